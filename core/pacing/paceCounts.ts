@@ -1,0 +1,209 @@
+import { SpecError } from '../errors/specError.ts'
+import { stepPrices, type PacingProblem } from './pacingProblem.ts'
+
+export interface PacedCounts {
+  readonly counts: readonly number[]
+  /** Σ deviation + Σ complexity; comparable only within one problem. */
+  readonly cost: number
+}
+
+/**
+ * Integer counts nearest the ideal ones that keep a rhythm, by dynamic programming over
+ * (round, count, last increase). Even rounds keep the last increase in mind, so that 6, even, 6 is one
+ * rhythm.
+ * @throws SpecError when no counts obey the constraints
+ */
+export function paceCounts(problem: PacingProblem): PacedCounts {
+  for (let widening = 1; widening <= 8; widening *= 2) {
+    const found = solve(problem, widening)
+    if (found) return found
+  }
+  throw new SpecError(
+    'constraints',
+    'No counts fit all of these rounds at once.',
+    'Free one of the fixed counts, multiples or even rounds.',
+  )
+}
+
+interface Layer {
+  readonly low: number
+  readonly width: number
+  /** Best cost by (count − low) × slots + slot of the last increase. */
+  readonly cost: Float64Array
+  /** Slot of the round before on the best way here. */
+  readonly cameFrom: Int16Array
+}
+
+function solve(problem: PacingProblem, widening: number): PacedCounts | undefined {
+  const { ideals } = problem
+  const { least, most } = increaseRange(problem)
+  const slots = most - least + 1
+  const layers: Layer[] = [firstLayer(problem, widening, least, slots)]
+  for (let index = 1; index < ideals.length; index++) {
+    layers.push(nextLayer(problem, widening, index, layers[index - 1]!, least, slots))
+  }
+  return traceBack(problem, layers, least, slots)
+}
+
+function emptyLayer(problem: PacingProblem, widening: number, index: number, slots: number): Layer {
+  const [low, high] = countWindow(problem, widening, index)
+  const width = high - low + 1
+  return {
+    low,
+    width,
+    cost: new Float64Array(width * slots).fill(Infinity),
+    cameFrom: new Int16Array(width * slots),
+  }
+}
+
+function firstLayer(problem: PacingProblem, widening: number, least: number, slots: number): Layer {
+  const layer = emptyLayer(problem, widening, 0, slots)
+  for (let offset = 0; offset < layer.width; offset++) {
+    const count = layer.low + offset
+    if (!allowed(problem, 0, count)) continue
+    // The first count is itself "so many more than nothing": 6, then 6 more, is one rhythm.
+    const slot = Math.min(slots - 1, Math.max(0, count - least))
+    layer.cost[offset * slots + slot] = problem.deviationCost(0, count)
+  }
+  return layer
+}
+
+function nextLayer(
+  problem: PacingProblem,
+  widening: number,
+  index: number,
+  before: Layer,
+  least: number,
+  slots: number,
+): Layer {
+  const layer = emptyLayer(problem, widening, index, slots)
+  const cheapestSlot = cheapestSlotByCount(before, slots)
+  const mustBeEven = problem.even?.[index] ?? false
+  const prices = stepPrices(problem.beta)
+  for (let offset = 0; offset < layer.width; offset++) {
+    const count = layer.low + offset
+    if (!allowed(problem, index, count)) continue
+    const deviation = problem.deviationCost(index, count)
+    const row = offset * slots
+    // Increases whose round below lies in the window of the layer before.
+    const firstSlot = Math.max(0, count - (before.low + before.width - 1) - least)
+    const lastSlot = Math.min(slots - 1, count - before.low - least)
+    for (let slot = mustBeEven ? slots : firstSlot; slot <= lastSlot; slot++) {
+      const increase = slot + least
+      const from = count - increase
+      if (increase === 0 || increase > from || -increase > from / 2) continue
+      const fromOffset = from - before.low
+      const other = cheapestSlot[fromOffset]!
+      const keeping = before.cost[fromOffset * slots + slot]!
+      const changing = before.cost[fromOffset * slots + other]! + prices.changed
+      const price = deviation + (from % increase === 0 ? 0 : prices.notUniform)
+      layer.cost[row + slot] = price + (keeping <= changing ? keeping : changing)
+      layer.cameFrom[row + slot] = keeping <= changing ? slot : other
+    }
+    stayEven(layer, row, before, count, deviation + prices.even, slots)
+  }
+  return layer
+}
+
+/** An even round: same count as before, the last increase carried along. */
+function stayEven(
+  layer: Layer,
+  row: number,
+  before: Layer,
+  count: number,
+  added: number,
+  slots: number,
+): void {
+  const fromOffset = count - before.low
+  if (fromOffset < 0 || fromOffset >= before.width) return
+  for (let slot = 0; slot < slots; slot++) {
+    const cost = before.cost[fromOffset * slots + slot]! + added
+    if (cost < layer.cost[row + slot]!) {
+      layer.cost[row + slot] = cost
+      layer.cameFrom[row + slot] = slot + EVEN_MARK
+    }
+  }
+}
+
+/** Added to a slot in `cameFrom` to say that the step was an even round. */
+const EVEN_MARK = 10_000
+
+function cheapestSlotByCount(layer: Layer, slots: number): Int16Array {
+  const cheapest = new Int16Array(layer.width)
+  for (let offset = 0; offset < layer.width; offset++) {
+    let best = 0
+    for (let slot = 1; slot < slots; slot++) {
+      if (layer.cost[offset * slots + slot]! < layer.cost[offset * slots + best]!) best = slot
+    }
+    cheapest[offset] = best
+  }
+  return cheapest
+}
+
+function traceBack(
+  problem: PacingProblem,
+  layers: readonly Layer[],
+  least: number,
+  slots: number,
+): PacedCounts | undefined {
+  const last = layers.at(-1)!
+  let state = 0
+  for (let candidate = 1; candidate < last.cost.length; candidate++) {
+    if (last.cost[candidate]! < last.cost[state]!) state = candidate
+  }
+  const cost = last.cost[state]!
+  if (!Number.isFinite(cost)) return undefined
+  const counts = new Array<number>(problem.ideals.length)
+  for (let index = layers.length - 1; index >= 0; index--) {
+    const layer = layers[index]!
+    const slot = state % slots
+    const count = layer.low + (state - slot) / slots
+    counts[index] = count
+    if (index === 0) break
+    const mark = layer.cameFrom[state]!
+    const even = mark >= EVEN_MARK
+    const from = even ? count : count - (slot + least)
+    state = (from - layers[index - 1]!.low) * slots + (even ? mark - EVEN_MARK : mark)
+  }
+  return { counts, cost }
+}
+
+function allowed(problem: PacingProblem, index: number, count: number): boolean {
+  const fixed = problem.fixed?.[index]
+  if (fixed !== undefined) return count === fixed
+  return count % (problem.multiples?.[index] ?? 1) === 0
+}
+
+/** Counts worth looking at: about an eighth either side of the ideal, more around small or constrained ones. */
+function countWindow(problem: PacingProblem, widening: number, index: number): [number, number] {
+  const fixed = problem.fixed?.[index]
+  if (fixed !== undefined) return [fixed, fixed]
+  if (index === 0) return [problem.firstCounts[0], problem.firstCounts[1]]
+  const ideal = problem.ideals[index]!
+  const half = (Math.min(0.16 * ideal, 8 + 0.045 * ideal) + 3 + (problem.multiples?.[index] ?? 1)) * widening
+  return [Math.max(2, Math.floor(ideal - half)), Math.ceil(ideal + half)]
+}
+
+/** Increases a round may take: from the steepest stretch of the ideal, doubled where even rounds hand theirs on. */
+function increaseRange({ ideals, even, fixed, multiples, firstCounts }: PacingProblem): {
+  least: number
+  most: number
+} {
+  let steepest = firstCounts[1]
+  let fall = 0
+  let evenRun = 0
+  let reference = fixed?.[0] ?? ideals[0]!
+  for (let index = 1; index < ideals.length; index++) {
+    evenRun = even?.[index] ? evenRun + 1 : 0
+    const target = fixed?.[index] ?? ideals[index]!
+    const rise = target - reference
+    if (evenRun === 0) {
+      const slack = fixed?.[index] === undefined && fixed?.[index - 1] === undefined ? 3 : 0.1 * target + 3
+      steepest = Math.max(steepest, rise * 1.4 + slack + (multiples?.[index] ?? 1))
+      fall = Math.min(fall, rise + (rise < 0 || slack > 3 ? -slack : 0))
+      reference = target
+    }
+  }
+  if (multiples?.some((multiple) => multiple > 1)) fall = Math.min(fall, -Math.max(...multiples))
+  return { least: Math.floor(fall), most: Math.ceil(steepest) }
+}

@@ -1,0 +1,54 @@
+import { FLAT_TOLERANCE } from '../shape/disc.ts'
+
+/** What counts are sought for: the ideals, and what the maker wants of them. */
+export interface PacingProblem {
+  /** Ideal count N* of each round. */
+  readonly ideals: readonly number[]
+  /** Fewest and most stitches the first round may have. */
+  readonly firstCounts: readonly [number, number]
+  /** Cost of a complication; 0 asks for the nearest counts, large values for one rhythm throughout. */
+  readonly beta: number
+  readonly deviationCost: (index: number, count: number) => number
+  /** Rounds that must have no increases. */
+  readonly even?: readonly boolean[]
+  /** Each count must be a multiple of this. */
+  readonly multiples?: readonly number[]
+  readonly fixed?: readonly (number | undefined)[]
+}
+
+/** What a complication costs: an even round or a changed increase a little, a repeat that does not divide more. */
+export function stepPrices(beta: number): { even: number; changed: number; notUniform: number } {
+  return { even: 0.6 * beta, changed: beta, notUniform: 2.5 * beta }
+}
+
+/** Beyond the flat tolerance in the outer half, a count costs this much more: flatness comes before rhythm. */
+const NOT_FLAT = 1000
+
+/** Rhythm settings up to this one put flatness before rhythm. */
+export const RHYTHM_DEFAULT = 0.5
+
+/** The price of a complication at a rhythm setting between 0 (precise) and 1 (even). */
+export function betaOf(rhythm: number): number {
+  return rhythm <= 0 ? 0 : 0.01 * 10 ** (rhythm * 6)
+}
+
+/**
+ * Deviation cost of a count, in squared flat tolerances: outer rounds weigh more, as they do in the
+ * fabric (Σ n·((N − N*)/N*)²).
+ */
+export function deviationFrom(ideals: readonly number[], rhythm: number) {
+  const meanNumber = (ideals.length + 1) / 2
+  const guardsFlatness = rhythm <= RHYTHM_DEFAULT
+  return (index: number, count: number): number => {
+    const ideal = ideals[index]!
+    const off = (count - ideal) / ideal / FLAT_TOLERANCE
+    const weight = (index + 1) / meanNumber
+    const excess = guardsFlatness && inOuterHalf(index, ideals.length) ? Math.abs(off) - 1 : 0
+    // A round of few stitches cannot come nearer than half a stitch, however hard it tries.
+    return weight * off * off + (excess > 1e-9 ? NOT_FLAT * (1 + excess) : 0)
+  }
+}
+
+export function inOuterHalf(index: number, rounds: number): boolean {
+  return index + 1 > rounds / 2
+}

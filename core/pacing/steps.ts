@@ -1,0 +1,104 @@
+import type { StitchName } from '../stitches/stitch.ts'
+
+/** `work`: one stitch in each of `count` stitches. `inc`: two in one. `dec`: one over two. */
+export type Op =
+  | { readonly kind: 'work'; readonly stitch: StitchName; readonly count: number }
+  | { readonly kind: 'inc' | 'dec'; readonly stitch: StitchName }
+
+/** A run of the repeat: these operations, so many times. */
+export interface Step {
+  readonly times: number
+  readonly ops: readonly Op[]
+}
+
+/** Stitches an operation makes. */
+export function produced(op: Op): number {
+  return op.kind === 'work' ? op.count : op.kind === 'inc' ? 2 : 1
+}
+
+/** Stitches of the round below that an operation uses up. */
+export function consumed(op: Op): number {
+  return op.kind === 'work' ? op.count : op.kind === 'inc' ? 1 : 2
+}
+
+const total = (steps: readonly Step[], of: (op: Op) => number): number =>
+  steps.reduce((sum, { times, ops }) => sum + times * ops.reduce((inner, op) => inner + of(op), 0), 0)
+
+export const stitchesProduced = (steps: readonly Step[]): number => total(steps, produced)
+export const stitchesConsumed = (steps: readonly Step[]): number => total(steps, consumed)
+
+/** One thing the hook does: a stitch, an increase or a decrease. */
+export interface Unit {
+  readonly kind: Op['kind']
+  readonly stitch: StitchName
+  /** Index of the step it belongs to, and which time of that step, both from 0. */
+  readonly step: number
+  readonly time: number
+}
+
+/** The steps written out, one entry per stitch, increase or decrease, in working order. */
+export function expandSteps(steps: readonly Step[]): Unit[] {
+  return steps.flatMap(({ times, ops }, step) =>
+    Array.from({ length: times }, (_, time) =>
+      ops.flatMap(({ kind, stitch, ...rest }): Unit[] =>
+        Array.from({ length: 'count' in rest ? rest.count : 1 }, () => ({ kind, stitch, step, time })),
+      ),
+    ).flat(),
+  )
+}
+
+const LONGEST_PERIOD = 6
+
+/** Writes "gap stitches, then a shaping" cells and a closing run as few steps as it can. */
+export function compressCells(
+  stitch: StitchName,
+  kind: 'inc' | 'dec',
+  gaps: readonly number[],
+  end: number,
+): Step[] {
+  const steps: Step[] = []
+  for (let at = 0; at < gaps.length; ) {
+    const { period, times } = longestRepeat(gaps, at)
+    const ops = gaps.slice(at, at + period).flatMap((gap) => cell(stitch, kind, gap))
+    steps.push({ times, ops })
+    at += period * times
+  }
+  if (end > 0) steps.push({ times: 1, ops: [{ kind: 'work', stitch, count: end }] })
+  return joinSingles(steps)
+}
+
+function cell(stitch: StitchName, kind: 'inc' | 'dec', gap: number): Op[] {
+  const shaping: Op = { kind, stitch }
+  return gap > 0 ? [{ kind: 'work', stitch, count: gap }, shaping] : [shaping]
+}
+
+function longestRepeat(gaps: readonly number[], at: number): { period: number; times: number } {
+  let best = { period: 1, times: 1 }
+  for (let period = 1; period <= LONGEST_PERIOD; period++) {
+    let times = 1
+    while (repeats(gaps, at, period, times)) times++
+    if (times > 1 && period * times > best.period * best.times) best = { period, times }
+  }
+  return best
+}
+
+function repeats(gaps: readonly number[], at: number, period: number, times: number): boolean {
+  const start = at + period * times
+  if (start + period > gaps.length) return false
+  for (let offset = 0; offset < period; offset++) {
+    if (gaps[start + offset] !== gaps[at + offset]) return false
+  }
+  return true
+}
+
+/** Neighbouring steps worked once each read better as one. */
+function joinSingles(steps: readonly Step[]): Step[] {
+  const joined: Step[] = []
+  for (const step of steps) {
+    const last = joined.at(-1)
+    if (last?.times === 1 && step.times === 1) {
+      joined[joined.length - 1] = { times: 1, ops: [...last.ops, ...step.ops] }
+    } else joined.push(step)
+  }
+  return joined
+}

@@ -1,0 +1,38 @@
+import type { Checkpoint, Round } from './plan.ts'
+
+/** Before round 5 or under 6 cm the centre misleads. */
+const FIRST_ROUND = 5
+const FIRST_ACROSS = 60
+/** A stretch of more rounds than this between two checkpoints wants one in between. */
+const LONG_STRETCH = 12
+
+/**
+ * Where a measurement tells most: about a third of the way, on long pieces once in between, just
+ * before the trimmed last rounds, and at the finish. Under 6 rounds, one before the finish.
+ */
+export function chooseCheckpoints(rounds: readonly Round[], trimmed: number): Checkpoint[] {
+  const last = rounds.length
+  const beforeTrim = Math.max(1, last - Math.max(1, trimmed))
+  const places = new Map<number, Checkpoint['purpose']>([[last, 'finish']])
+  if (last < 6) {
+    if (last > 2) places.set(beforeTrim, 'beforeTrim')
+  } else {
+    places.set(beforeTrim, 'beforeTrim')
+    const third = rounds.find(
+      ({ number, at }) =>
+        number >= Math.max(FIRST_ROUND, Math.round(last / 3)) && 2 * at.radius >= FIRST_ACROSS,
+    )
+    const first = Math.min(third?.number ?? FIRST_ROUND, Math.max(1, beforeTrim - 2))
+    if (first >= FIRST_ROUND) places.set(first, 'gauge')
+    const stretches = Math.ceil((beforeTrim - first) / LONG_STRETCH)
+    for (let part = 1; part < stretches; part++) {
+      places.set(Math.round(first + (part * (beforeTrim - first)) / stretches), 'course')
+    }
+  }
+  return [...places]
+    .sort(([one], [other]) => one - other)
+    .map(([afterRound, purpose]) => {
+      const { at } = rounds[afterRound - 1]!
+      return { afterRound, purpose, across: 2 * at.radius, plusMinus: 4 * at.sd }
+    })
+}

@@ -1,0 +1,31 @@
+import type { Gauge } from '../gauge/gauge.ts'
+import { predictProfile, type RoundFabric } from './predictProfile.ts'
+
+/** The centre of a ring is known to ±0.15 h. */
+const CENTRE_SD = 0.15
+const STEP = 1e-4
+
+/**
+ * Standard deviation of every radius, mm: the gauge's covariance and the centre's doubt carried through
+ * the prediction (first order, by differences).
+ */
+export function doubtOfRadii(fabric: readonly RoundFabric[], centre: number, gauge: Gauge): number[] {
+  const radiiAt = (lnW: number, lnH: number, moved: number) =>
+    predictProfile(
+      fabric.map((round) => ({ ...round, w: round.w * Math.exp(lnW), h: round.h * Math.exp(lnH) })),
+      centre + moved,
+    )
+  const base = radiiAt(0, 0, 0)
+  const wider = radiiAt(STEP, 0, 0)
+  const taller = radiiAt(0, STEP, 0)
+  const offset = gauge.h * CENTRE_SD
+  const moved = radiiAt(0, 0, offset)
+  return base.map(({ radius }, index) => {
+    const byW = (wider[index]!.radius - radius) / STEP
+    const byH = (taller[index]!.radius - radius) / STEP
+    const byCentre = moved[index]!.radius - radius
+    const variance =
+      byW * byW * gauge.varLnW + byH * byH * gauge.varLnH + 2 * byW * byH * gauge.covLnWLnH + byCentre ** 2
+    return Math.sqrt(Math.max(0, variance))
+  })
+}

@@ -1,0 +1,41 @@
+import { inOuterHalf } from '../pacing/pacingProblem.ts'
+import type { PieceSpec, Round } from './plan.ts'
+import { planPiece } from './planPiece.ts'
+
+/** Positions of the rhythm control, from nearest counts to one repeat throughout. */
+export const RHYTHM_POSITIONS = [0, 0.25, 0.5, 0.75, 1] as const
+
+export interface RhythmOffer {
+  readonly rhythm: number
+  /** Largest |flatness| over the outer half. */
+  readonly largestDeviation: number
+  /** The same in stitches, at the round where it is largest. */
+  readonly stitchesOff: number
+  /** How many different increases a round the maker has to keep in mind. */
+  readonly differentRepeats: number
+  /** Rounds whose repeat does not divide the round below. */
+  readonly unevenRounds: number
+}
+
+/**
+ * What each position of the rhythm control buys.
+ * @throws SpecError when the spec cannot be planned
+ */
+export function rhythmScale(spec: PieceSpec): RhythmOffer[] {
+  return RHYTHM_POSITIONS.map((rhythm) => ({ rhythm, ...judgeRhythm(planPiece({ ...spec, rhythm }).rounds) }))
+}
+
+export function judgeRhythm(rounds: readonly Round[]): Omit<RhythmOffer, 'rhythm'> {
+  const outer = rounds.filter((_, index) => inOuterHalf(index, rounds.length))
+  const worst = outer.reduce((most, round) =>
+    Math.abs(round.flatness) > Math.abs(most.flatness) ? round : most,
+  )
+  const changes = rounds.slice(1).map(({ count, from }) => count - from)
+  return {
+    largestDeviation: Math.abs(worst.flatness),
+    stitchesOff: Math.max(...outer.map(({ count, ideal }) => Math.abs(count - ideal))),
+    differentRepeats: new Set(changes).size,
+    unevenRounds: rounds.slice(1).filter(({ count, from }) => count !== from && from % (count - from) !== 0)
+      .length,
+  }
+}

@@ -1,0 +1,51 @@
+import { CHAIN_SHARE_OF_SC, STITCHES, yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
+import type { PieceSpec, Round, YarnUse } from './plan.ts'
+import { startingChain } from './startingChain.ts'
+
+/** Yarn per stitch is known to ±25% until calibrated. */
+export const YARN_DOUBT = 0.25
+const TAIL_MM = 150
+/** Passing from one round to the next: find the place, move the marker. In single crochets. */
+const ROUND_CHANGE_EFFORT = 2
+
+/** Metres of each yarn, in order of first use: stitches, starts and joins of rounds, two tails a stretch. */
+export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: number): YarnUse[] {
+  const perStitch = (stitch: StitchName) => yarnPerStitch(stitch, scWidth, spec.gauge.yarnDiameter)
+  const metres = new Map<string, number>()
+  rounds.forEach((round, index) => {
+    const { yarn, count, stitch } = round
+    const newYarn = rounds[index - 1]?.yarn !== yarn
+    const used =
+      count * perStitch(stitch) +
+      perStitch('sc') * sideWork(round, spec) +
+      (newYarn ? 2 * TAIL_MM : 0)
+    metres.set(yarn, (metres.get(yarn) ?? 0) + used / 1000)
+  })
+  return [...metres].map(([yarn, length]) => ({ yarn, metres: length, doubt: YARN_DOUBT }))
+}
+
+/** Seconds of work at the maker's pace, given in single crochets a minute. */
+export function timeOf(rounds: readonly Round[], spec: PieceSpec): number {
+  const effort = rounds.reduce((sum, round) => sum + effortOfRound(round, spec), 0)
+  return (effort * 60) / spec.pace
+}
+
+/** Work in one round, in single crochets. */
+export function effortOfRound(round: Round, spec: Pick<PieceSpec, 'construction'>): number {
+  return round.count * STITCHES[round.stitch].effort + sideWork(round, spec) + ROUND_CHANGE_EFFORT
+}
+
+/** Chains and joins that are no stitches of the round, in single crochets. */
+function sideWork(round: Round, { construction }: Pick<PieceSpec, 'construction'>): number {
+  const { rounds, start } = construction
+  const chain = rounds.kind === 'joined' ? startingChain(round.stitch, rounds) : undefined
+  const joining = rounds.kind === 'joined' ? 0.55 : 0
+  const ring = round.number === 1 && start.kind !== 'magicRing' ? startChains(start) * CHAIN_SHARE_OF_SC : 0
+  // A chain that counts replaces a stitch that has been counted already.
+  const chains = chain ? chain.chains * CHAIN_SHARE_OF_SC - (chain.counts ? STITCHES[round.stitch].effort : 0) : 0
+  return Math.max(0, chains) + joining + ring
+}
+
+function startChains(start: Exclude<PieceSpec['construction']['start'], { kind: 'magicRing' }>): number {
+  return start.kind === 'chainRing' ? start.chains : 2
+}

@@ -1,0 +1,67 @@
+import { expandSteps, type Unit } from '../pacing/steps.ts'
+import type { Round } from '../plan/plan.ts'
+import type { NewEvent, Position } from './logEvent.ts'
+import type { WorkState } from './replay.ts'
+
+const unitsByRound = new WeakMap<Round, readonly Unit[]>()
+
+/** The round written out, remembered for as long as the round is. */
+export function unitsOf(round: Round): readonly Unit[] {
+  const known = unitsByRound.get(round)
+  if (known) return known
+  const units = expandSteps(round.steps)
+  unitsByRound.set(round, units)
+  return units
+}
+
+export type Stride = 'stitch' | 'repeat' | 'round'
+
+/** The event that works on by one stitch, to the end of the repeat, or of the round; none at its end. */
+export function workOn(rounds: readonly Round[], { position, finished }: WorkState, by: Stride): NewEvent | undefined {
+  const round = rounds[position.round - 1]
+  if (!round || finished) return undefined
+  const units = unitsOf(round)
+  if (position.unit >= units.length) return undefined
+  const to = { round: position.round, unit: endOfStride(units, position.unit, by) }
+  return { type: 'work', by, from: position, to }
+}
+
+function endOfStride(units: readonly Unit[], unit: number, by: Stride): number {
+  if (by === 'stitch') return unit + 1
+  if (by === 'round') return units.length
+  const now = units[unit]!
+  const next = units.findIndex(
+    ({ step, time }, index) => index > unit && (step !== now.step || time !== now.time),
+  )
+  return next < 0 ? units.length : next
+}
+
+/** The event that begins the next round; none while stitches are left or after the last round. */
+export function nextRound(rounds: readonly Round[], { position, finished }: WorkState): NewEvent | undefined {
+  const round = rounds[position.round - 1]
+  if (!round || finished || position.unit < unitsOf(round).length || position.round >= rounds.length) {
+    return undefined
+  }
+  return { type: 'nextRound', from: position, to: { round: position.round + 1, unit: 0 } }
+}
+
+/** Whether the last stitch of the last round is made. */
+export function atTheEnd(rounds: readonly Round[], { round, unit }: Position): boolean {
+  const last = rounds.at(-1)
+  return last !== undefined && round === last.number && unit >= unitsOf(last).length
+}
+
+/** The event that goes to a stitch of a round, held within the piece; none when already there. */
+export function goTo(rounds: readonly Round[], { position }: WorkState, target: Position): NewEvent | undefined {
+  const round = Math.min(rounds.length, Math.max(1, Math.trunc(target.round)))
+  const unit = Math.min(unitsOf(rounds[round - 1]!).length, Math.max(0, Math.trunc(target.unit)))
+  if (round === position.round && unit === position.unit) return undefined
+  return { type: 'goTo', from: position, to: { round, unit } }
+}
+
+/** The event that takes the last move back; none when there is nothing to take back. */
+export function undo({ undoable, position, finished }: WorkState): NewEvent | undefined {
+  if (finished) return { type: 'reopen' }
+  const last = undoable.at(-1)
+  return last && { type: 'undo', undoes: last.id, from: position, to: last.from }
+}

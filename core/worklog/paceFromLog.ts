@@ -1,0 +1,28 @@
+import { STITCHES } from '../stitches/stitch.ts'
+import type { Plan } from '../plan/plan.ts'
+import type { LogEvent } from './logEvent.ts'
+import { unitsOf } from './moves.ts'
+import { stitchesMade } from './workView.ts'
+
+/** A longer pause than this is a rest, not work. */
+const LONGEST_PAUSE_MS = 120_000
+/** Fewer single crochets than this say nothing about pace. */
+const LEAST_EFFORT = 30
+
+/** Single crochets a minute that the log shows, pauses left out; undefined while there is too little. */
+export function paceFromLog(events: readonly LogEvent[], plan: Plan): number | undefined {
+  let effort = 0
+  let milliseconds = 0
+  events.forEach((event, index) => {
+    const before = events[index - 1]
+    if (event.type !== 'work' || !before) return
+    const round = plan.rounds[event.from.round - 1]
+    const pause = event.at - before.at
+    if (!round || pause > LONGEST_PAUSE_MS) return
+    const units = unitsOf(round)
+    const stitches = stitchesMade(units, event.to.unit) - stitchesMade(units, event.from.unit)
+    effort += stitches * STITCHES[round.stitch].effort
+    milliseconds += pause
+  })
+  return effort >= LEAST_EFFORT && milliseconds > 0 ? (effort * 60_000) / milliseconds : undefined
+}

@@ -1,0 +1,55 @@
+import type { Unit } from '../pacing/steps.ts'
+import type { Checkpoint, Plan, Round } from '../plan/plan.ts'
+import type { Position } from './logEvent.ts'
+import { unitsOf } from './moves.ts'
+
+export interface WorkView {
+  readonly round: Round
+  readonly units: readonly Unit[]
+  /** Stitches made in this round. */
+  readonly made: number
+  /** Stitches made in the piece. */
+  readonly madeInAll: number
+  readonly roundDone: boolean
+  /** Which time of the current step, and of how many; both from 1. */
+  readonly repeat: { readonly step: number; readonly time: number; readonly times: number }
+  /** First and past-last unit of the current run of the repeat. */
+  readonly bracket: { readonly from: number; readonly to: number }
+  readonly nextCheckpoint?: { readonly checkpoint: Checkpoint; readonly stitchesTo: number }
+}
+
+const madeBy = ({ kind }: Unit): number => (kind === 'inc' ? 2 : 1)
+
+/** Stitches that the first `unit` units of a round make. */
+export function stitchesMade(units: readonly Unit[], unit: number): number {
+  let made = 0
+  for (let index = 0; index < unit; index++) made += madeBy(units[index]!)
+  return made
+}
+
+/** Everything the work screen says about a position. */
+export function workView(plan: Plan, position: Position): WorkView {
+  const round = plan.rounds[position.round - 1]!
+  const units = unitsOf(round)
+  const made = stitchesMade(units, position.unit)
+  const before = plan.rounds.slice(0, position.round - 1).reduce((sum, { count }) => sum + count, 0)
+  const current = units[Math.min(position.unit, units.length - 1)]!
+  const inRun = ({ step, time }: Unit) => step === current.step && time === current.time
+  const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound >= position.round)
+  return {
+    round,
+    units,
+    made,
+    madeInAll: before + made,
+    roundDone: position.unit >= units.length,
+    repeat: { step: current.step, time: current.time + 1, times: round.steps[current.step]!.times },
+    bracket: { from: units.findIndex(inRun), to: units.findLastIndex(inRun) + 1 },
+    nextCheckpoint: checkpoint && {
+      checkpoint,
+      stitchesTo:
+        plan.rounds
+          .slice(position.round - 1, checkpoint.afterRound)
+          .reduce((sum, { count }) => sum + count, 0) - made,
+    },
+  }
+}
