@@ -63,7 +63,11 @@ function checkSwatch({ stitches, rounds, over }: Swatch): void {
     ['rounds', rounds],
   ] as const) {
     if (!(count > 0)) {
-      throw new SpecError(`gauge.${field}`, `A swatch has more than 0 ${field}.`, 'Count them over the length.')
+      throw new SpecError(
+        `gauge.${field}`,
+        `A swatch has more than 0 ${field}.`,
+        'Count them over the length.',
+      )
     }
     const size = over / count
     if (size < 0.8) {

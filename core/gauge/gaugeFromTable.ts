@@ -38,7 +38,11 @@ export function gaugeFromTable(stitch: StitchName, yarn: YarnAndHook): Gauge {
 
 function checkYarnAndHook({ weight, strands, hook }: YarnAndHook): void {
   if (!YARN_WEIGHTS[weight]) {
-    throw new SpecError('gauge.weight', 'That is not a yarn weight class.', 'A class from 0 (lace) to 7 (jumbo).')
+    throw new SpecError(
+      'gauge.weight',
+      'That is not a yarn weight class.',
+      'A class from 0 (lace) to 7 (jumbo).',
+    )
   }
   if (!Number.isInteger(strands) || strands < 1 || strands > 6) {
     throw new SpecError('gauge.strands', 'That many strands cannot be held together.', 'From 1 to 6 strands.')

@@ -174,14 +174,23 @@ function allowed(problem: PacingProblem, index: number, count: number): boolean 
   return count % (problem.multiples?.[index] ?? 1) === 0
 }
 
-/** Counts worth looking at: about an eighth either side of the ideal, more around small or constrained ones. */
+/**
+ * Counts worth looking at: about an eighth either side of the ideal, more around small ones. A run of
+ * even rounds shares one count with the round before it, so all of them look at the whole run.
+ */
 function countWindow(problem: PacingProblem, widening: number, index: number): [number, number] {
-  const fixed = problem.fixed?.[index]
-  if (fixed !== undefined) return [fixed, fixed]
-  if (index === 0) return [problem.firstCounts[0], problem.firstCounts[1]]
-  const ideal = problem.ideals[index]!
-  const half = (Math.min(0.16 * ideal, 8 + 0.045 * ideal) + 3 + (problem.multiples?.[index] ?? 1)) * widening
-  return [Math.max(2, Math.floor(ideal - half)), Math.ceil(ideal + half)]
+  const { ideals, even, multiples, fixed, firstCounts } = problem
+  const only = fixed?.[index]
+  if (only !== undefined) return [only, only]
+  if (index === 0) return [firstCounts[0], firstCounts[1]]
+  let first = index
+  while (first > 0 && even?.[first]) first--
+  let last = index
+  while (last + 1 < ideals.length && even?.[last + 1]) last++
+  const half = (ideal: number) =>
+    (Math.min(0.16 * ideal, 8 + 0.045 * ideal) + 3 + (multiples?.[index] ?? 1)) * widening
+  const low = Math.floor(ideals[first]! - half(ideals[first]!))
+  return [Math.max(2, low), Math.ceil(ideals[last]! + half(ideals[last]!))]
 }
 
 /** Increases a round may take: from the steepest stretch of the ideal, doubled where even rounds hand theirs on. */

@@ -1,4 +1,4 @@
-import { compressCells, type Step } from './steps.ts'
+import { compressRun, type Step } from './steps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
 export type Placement = 'stacked' | 'staggered' | 'scattered'
@@ -38,8 +38,13 @@ export function placeIncreases(request: PlaceRequest): Step[] {
   const first = request.order === 'increaseLast' ? plain[0]! - shift : shift
   const between = request.order === 'increaseLast' ? plain.slice(1) : plain.slice(0, -1)
   const end = request.order === 'increaseLast' ? shift : plain.at(-1)! - shift
-  const gaps = [first, ...between]
-  return compressCells(stitch, kind, gaps, end)
+  return compressRun({
+    stitch,
+    kind,
+    gaps: [first, ...between],
+    end,
+    shapingFirst: request.order === 'increaseFirst',
+  })
 }
 
 /** `whole` cut into `parts` as evenly as whole numbers allow, the larger ones spread out. */
@@ -52,8 +57,8 @@ function spread(whole: number, parts: number): number[] {
 
 function shiftOf({ placement, shapingRounds, joined }: PlaceRequest, gap: number): number {
   if (gap <= 0 || placement === 'stacked') return 0
-  if (placement === 'staggered') return shapingRounds % 2 === 1 ? Math.ceil(gap / 2) : 0
+  if (placement === 'staggered') return shapingRounds % 2 === 0 ? Math.ceil(gap / 2) : 0
   const turn = (shapingRounds * GOLDEN) % 1
-  const shift = Math.floor(turn * (gap + 1))
-  return joined && gap >= 2 ? Math.min(gap - 1, Math.max(1, shift)) : shift
+  const [least, most] = joined && gap >= 2 ? [1, gap - 1] : [0, gap]
+  return least + Math.floor(turn * (most - least + 1))
 }

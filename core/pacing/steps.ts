@@ -49,27 +49,33 @@ export function expandSteps(steps: readonly Step[]): Unit[] {
 
 const LONGEST_PERIOD = 6
 
-/** Writes "gap stitches, then a shaping" cells and a closing run as few steps as it can. */
-export function compressCells(
-  stitch: StitchName,
-  kind: 'inc' | 'dec',
-  gaps: readonly number[],
-  end: number,
-): Step[] {
-  const steps: Step[] = []
-  for (let at = 0; at < gaps.length; ) {
-    const { period, times } = longestRepeat(gaps, at)
-    const ops = gaps.slice(at, at + period).flatMap((gap) => cell(stitch, kind, gap))
-    steps.push({ times, ops })
-    at += period * times
-  }
-  if (end > 0) steps.push({ times: 1, ops: [{ kind: 'work', stitch, count: end }] })
-  return joinSingles(steps)
+/** A run of plain stitches and the increase or decrease beside it. */
+export interface ShapingRun {
+  readonly stitch: StitchName
+  readonly kind: 'inc' | 'dec'
+  /** Plain stitches before each shaping, in working order. */
+  readonly gaps: readonly number[]
+  /** Plain stitches after the last. */
+  readonly end: number
+  /** Whether a repeat is read "(3 sc, inc)" or "(inc, 3 sc)". */
+  readonly shapingFirst: boolean
 }
 
-function cell(stitch: StitchName, kind: 'inc' | 'dec', gap: number): Op[] {
+/** Writes plain runs and shapings as few steps as it can. */
+export function compressRun({ stitch, kind, gaps, end, shapingFirst }: ShapingRun): Step[] {
   const shaping: Op = { kind, stitch }
-  return gap > 0 ? [{ kind: 'work', stitch, count: gap }, shaping] : [shaping]
+  const plain = (count: number): Op[] => (count > 0 ? [{ kind: 'work', stitch, count }] : [])
+  const once = (ops: Op[]): Step[] => (ops.length > 0 ? [{ times: 1, ops }] : [])
+  const beside = shapingFirst ? [...gaps.slice(1), end] : gaps
+  const cell = (gap: number) => (shapingFirst ? [shaping, ...plain(gap)] : [...plain(gap), shaping])
+  const steps: Step[] = shapingFirst ? once(plain(gaps[0]!)) : []
+  for (let at = 0; at < beside.length;) {
+    const { period, times } = longestRepeat(beside, at)
+    steps.push({ times, ops: beside.slice(at, at + period).flatMap(cell) })
+    at += period * times
+  }
+  if (!shapingFirst) steps.push(...once(plain(end)))
+  return joinSingles(steps)
 }
 
 function longestRepeat(gaps: readonly number[], at: number): { period: number; times: number } {

@@ -36,7 +36,8 @@ export function writeRoundBody(round: Round, terms: Terms): string {
 }
 
 function writeBody(round: Round, steps: readonly Step[], terms: Terms): string {
-  const even = round.count === round.from && round.steps.every(({ ops }) => ops.every(({ kind }) => kind === 'work'))
+  const even =
+    round.count === round.from && round.steps.every(({ ops }) => ops.every(({ kind }) => kind === 'work'))
   if (!even || steps !== round.steps) return writeSteps(steps, terms)
   return `${STITCHES[round.stitch].short[terms]} in each st`
 }

@@ -33,25 +33,40 @@ export function checkSpec(spec: PieceSpec): void {
       `Up to ${cm(Math.floor(finest))} in this gauge.`,
     )
   }
-  if (!(shape.tolerance >= 0 && shape.tolerance <= shape.across / 2)) {
-    throw new SpecError('shape.tolerance', 'The tolerance is out of range.', 'Between 0 and half the size.')
+  if (!(shape.tolerance >= 0)) {
+    throw new SpecError('shape.tolerance', 'A tolerance cannot be less than nothing.', 'From 0 up.')
   }
   if (!(rhythm >= 0 && rhythm <= 1)) {
     throw new SpecError('rhythm', 'Rhythm is out of range.', 'From 0 (precise) to 1 (even).')
   }
   if (!(pace >= 1 && pace <= 120)) {
-    throw new SpecError('pace', `${pace} stitches a minute cannot be.`, 'From 1 to 120; most people make 12 to 25.')
+    throw new SpecError(
+      'pace',
+      `${pace} stitches a minute cannot be.`,
+      'From 1 to 120; most people make 12 to 25.',
+    )
   }
   const { start } = construction
-  if (start.kind === 'chainRing' && !(Number.isInteger(start.chains) && start.chains >= 3 && start.chains <= 60)) {
-    throw new SpecError('construction.start', `A ring of ${start.chains} chains cannot be used.`, 'From 3 to 60 chains.')
+  if (
+    start.kind === 'chainRing' &&
+    !(Number.isInteger(start.chains) && start.chains >= 3 && start.chains <= 60)
+  ) {
+    throw new SpecError(
+      'construction.start',
+      `A ring of ${start.chains} chains cannot be used.`,
+      'From 3 to 60 chains.',
+    )
   }
   checkConstraints(spec)
   if (colours.length === 0 || colours[0]!.fromRound !== 1) {
     throw new SpecError('colours', 'Round 1 has no yarn.', 'The first yarn begins at round 1.')
   }
   if (colours.some(({ fromRound }, index) => index > 0 && fromRound <= colours[index - 1]!.fromRound)) {
-    throw new SpecError('colours', 'Two yarns begin at the same round.', 'Each yarn begins after the one before it.')
+    throw new SpecError(
+      'colours',
+      'Two yarns begin at the same round.',
+      'Each yarn begins after the one before it.',
+    )
   }
 }
 
@@ -67,12 +82,20 @@ function checkConstraints({ constraints, stitch, gauge }: PieceSpec): void {
   }
   for (const round of constraints?.evenRounds ?? []) {
     if (!Number.isInteger(round) || round < 2) {
-      throw new SpecError('constraints.evenRounds', `Round ${round} cannot be kept even.`, 'Rounds from 2 on.')
+      throw new SpecError(
+        'constraints.evenRounds',
+        `Round ${round} cannot be kept even.`,
+        'Rounds from 2 on.',
+      )
     }
   }
   for (const { fromRound, of } of constraints?.multiples ?? []) {
     if (!Number.isInteger(of) || of < 2 || of > 24 || !Number.isInteger(fromRound) || fromRound < 1) {
-      throw new SpecError('constraints.multiples', `Counts cannot be held to multiples of ${of}.`, 'From 2 to 24.')
+      throw new SpecError(
+        'constraints.multiples',
+        `Counts cannot be held to multiples of ${of}.`,
+        'From 2 to 24.',
+      )
     }
   }
 }

@@ -42,6 +42,23 @@ export function chooseRounds(
   return choices.sort((one, other) => cost(one) - cost(other))
 }
 
+/**
+ * The farthest a radius can be from every way to reach it, mm: half the widest gap between the heights
+ * the last rounds can add, taken modulo a body round.
+ */
+export function reachableWithin(
+  body: StitchName,
+  free: 0 | 1 | 2,
+  heightOf: (stitch: StitchName) => number,
+): number {
+  const round = heightOf(body)
+  const offsets = tails(body, free)
+    .map((tail) => tail.reduce((sum, stitch) => sum + heightOf(stitch), 0) % round)
+    .sort((one, other) => one - other)
+  const gaps = offsets.map((offset, index) => (offsets[index + 1] ?? offsets[0]! + round) - offset)
+  return Math.max(...gaps) / 2
+}
+
 function tails(body: StitchName, free: 0 | 1 | 2): StitchName[][] {
   const single = TRIM_STITCHES.filter((stitch) => stitch !== body).map((stitch) => [stitch])
   if (free === 0) return [[]]

@@ -2,8 +2,8 @@ import { idealCount } from '../shape/disc.ts'
 import type { RoundChoice } from './chooseRounds.ts'
 import type { Checkpoint, Measurements, Notice, PieceSpec, Round } from './plan.ts'
 
-/** How near whole rounds can come to a radius, in heights of sc: by free last rounds (FIELD §3). */
-const WITHIN: Record<0 | 1 | 2, number> = { 0: 0.5, 1: 0.34, 2: 0.17 }
+/** Slack over what the last rounds can reach, in rounds: the fabric's give, and not trimming for a trifle. */
+const REACH_SLACK = 0.1
 
 export function noticesOf(
   spec: PieceSpec,
@@ -11,11 +11,14 @@ export function noticesOf(
   finished: Measurements,
   { trimmed }: RoundChoice,
   checkpoints: readonly Checkpoint[],
+  reachable: number,
 ): Notice[] {
   const notices: Notice[] = []
   if (spec.gauge.certainty === 'guess') notices.push({ code: 'guess' })
   const missed = finished.across - spec.shape.across
-  if (Math.abs(missed) > Math.max(spec.shape.tolerance, 1)) notices.push({ code: 'sizeMissed', by: missed })
+  const unreached = Math.abs(missed) / 2 > reachable + REACH_SLACK * spec.gauge.h
+  if (unreached || Math.abs(missed) > Math.max(spec.shape.tolerance, 1))
+    notices.push({ code: 'sizeMissed', by: missed })
   if (finished.lie !== 'flat') {
     notices.push({ code: 'notFlat', lie: finished.lie, flatness: finished.flatness })
   }
@@ -46,8 +49,3 @@ function repeatCosts({ constraints, gauge }: PieceSpec, rounds: readonly Round[]
 }
 
 const stray = ({ count, ideal }: Round) => Math.abs(count - ideal)
-
-/** Largest radius miss the free last rounds leave, mm. */
-export function reachableWithin(free: 0 | 1 | 2, bodyHeight: number, scHeight: number): number {
-  return free === 0 ? 0.5 * bodyHeight : WITHIN[free] * Math.max(scHeight, free === 1 ? bodyHeight : scHeight)
-}

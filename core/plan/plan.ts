@@ -57,7 +57,7 @@ export interface RoundPosition {
   readonly radius: number
   /** Height above the flat plane, from cupping. */
   readonly z: number
-  /** Distance from the centre along the fabric. */
+  /** Distance along the fabric: the hole's radius plus Σh. `ideal` is 2π·arc / w. */
   readonly arc: number
   /** Standard deviation of `radius`. */
   readonly sd: number

@@ -7,7 +7,7 @@ import { flatness, idealCount } from '../shape/disc.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { checkSpec } from './checkSpec.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
-import { chooseRounds, type RoundChoice } from './chooseRounds.ts'
+import { chooseRounds, reachableWithin, type RoundChoice } from './chooseRounds.ts'
 import { measureFinished } from './measureFinished.ts'
 import { noticesOf } from './notices.ts'
 import type { PieceSpec, Plan, Round } from './plan.ts'
@@ -39,11 +39,13 @@ export function planPiece(spec: PieceSpec): Plan {
   const gauges = gaugesByStitch(spec)
   const best = bestCandidate(spec, gauges)
   const centre = settledCentre(spec)
-  const positions = predictProfile(best.fabric, centre)
+  const positions = predictProfile(best.fabric, centre, holeRadius(spec))
   const sds = doubtOfRadii(best.fabric, centre, spec.gauge)
   const rounds = writeRounds(spec, best, (index) => ({ ...positions[index]!, sd: sds[index]! }))
   const finished = measureFinished(rounds)
   const checkpoints = chooseCheckpoints(rounds, best.choice.trimmed)
+  const { freeLastRounds } = spec.construction
+  const reachable = reachableWithin(spec.stitch, freeLastRounds, (stitch) => gauges(stitch).h)
   const yarn = yarnOf(rounds, spec, gauges('sc').w)
   return {
     rounds,
@@ -53,7 +55,7 @@ export function planPiece(spec: PieceSpec): Plan {
     yarn,
     stitches: rounds.reduce((sum, { count }) => sum + count, 0),
     seconds: timeOf(rounds, spec),
-    notices: noticesOf(spec, rounds, finished, best.choice, checkpoints),
+    notices: noticesOf(spec, rounds, finished, best.choice, checkpoints, reachable),
   }
 }
 
@@ -67,7 +69,7 @@ function gaugesByStitch({ gauge }: PieceSpec): (stitch: StitchName) => Gauge {
 }
 
 /** Radius of the hole a chain ring leaves: chains × w / 2π. 0 for a closed start. */
-export function holeRadius({ construction, gauge }: Pick<PieceSpec, 'construction' | 'gauge'>): number {
+function holeRadius({ construction, gauge }: Pick<PieceSpec, 'construction' | 'gauge'>): number {
   const { start } = construction
   return start.kind === 'chainRing' ? (start.chains * gauge.w) / (2 * Math.PI) : 0
 }

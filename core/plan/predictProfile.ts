@@ -22,8 +22,13 @@ const CENTRE_ROUNDS = 3
  * in the centre adds its height but no pull along the round. From the first round that cups,
  * r = N·w/2π with w(1 + g/2) and h(1 − g/2), and what is left of h goes up.
  * @param centre radius at which round 1 begins, mm
+ * @param hole radius of a chain ring's hole, mm: where the distance along the fabric is counted from
  */
-export function predictProfile(rounds: readonly RoundFabric[], centre: number): PredictedPosition[] {
+export function predictProfile(
+  rounds: readonly RoundFabric[],
+  centre: number,
+  hole = 0,
+): PredictedPosition[] {
   const cups = (round: RoundFabric | undefined) => !round || round.flatness < -FLAT_TOLERANCE
   // One short round is evened out by its neighbours; two running lift the edge.
   const cupsAt = rounds.findIndex(
@@ -32,20 +37,18 @@ export function predictProfile(rounds: readonly RoundFabric[], centre: number): 
   const flatRounds = cupsAt < 0 ? rounds : rounds.slice(0, cupsAt)
   const radii = settleFlat(flatRounds, centre)
   const positions: PredictedPosition[] = []
-  let arc = centre
+  let arc = hole
   let z = 0
   let radius = centre
   rounds.forEach(({ count, w, h }, index) => {
-    if (index < radii.length) {
-      radius = radii[index]!
-      arc += h
-    } else {
+    arc += h
+    if (index < radii.length) radius = radii[index]!
+    else {
       const height = h * (1 - FLAT_TOLERANCE / 2)
       const aim = (count * w * (1 + FLAT_TOLERANCE / 2)) / (2 * Math.PI)
       const out = Math.max(-height, Math.min(height, aim - radius))
       radius += out
       z += Math.sqrt(height * height - out * out)
-      arc += h
     }
     positions.push({ radius, z, arc })
   })

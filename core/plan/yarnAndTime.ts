@@ -16,9 +16,7 @@ export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: numbe
     const { yarn, count, stitch } = round
     const newYarn = rounds[index - 1]?.yarn !== yarn
     const used =
-      count * perStitch(stitch) +
-      perStitch('sc') * sideWork(round, spec) +
-      (newYarn ? 2 * TAIL_MM : 0)
+      count * perStitch(stitch) + perStitch('sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)
     metres.set(yarn, (metres.get(yarn) ?? 0) + used / 1000)
   })
   return [...metres].map(([yarn, length]) => ({ yarn, metres: length, doubt: YARN_DOUBT }))
@@ -42,7 +40,9 @@ function sideWork(round: Round, { construction }: Pick<PieceSpec, 'construction'
   const joining = rounds.kind === 'joined' ? 0.55 : 0
   const ring = round.number === 1 && start.kind !== 'magicRing' ? startChains(start) * CHAIN_SHARE_OF_SC : 0
   // A chain that counts replaces a stitch that has been counted already.
-  const chains = chain ? chain.chains * CHAIN_SHARE_OF_SC - (chain.counts ? STITCHES[round.stitch].effort : 0) : 0
+  const chains = chain
+    ? chain.chains * CHAIN_SHARE_OF_SC - (chain.counts ? STITCHES[round.stitch].effort : 0)
+    : 0
   return Math.max(0, chains) + joining + ring
 }
 

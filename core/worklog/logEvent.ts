@@ -39,7 +39,11 @@ export type LogEvent =
   | (Entry & { readonly type: 'reopen' })
 
 /** A new event before the log gives it its place. */
-export type NewEvent = LogEvent extends infer E ? (E extends LogEvent ? Omit<E, 'id' | 'copyId' | 'seq' | 'at'> : never) : never
+export type NewEvent = LogEvent extends infer E
+  ? E extends LogEvent
+    ? Omit<E, 'id' | 'copyId' | 'seq' | 'at'>
+    : never
+  : never
 
 export const START: Position = { round: 1, unit: 0 }
 

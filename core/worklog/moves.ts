@@ -17,7 +17,11 @@ export function unitsOf(round: Round): readonly Unit[] {
 export type Stride = 'stitch' | 'repeat' | 'round'
 
 /** The event that works on by one stitch, to the end of the repeat, or of the round; none at its end. */
-export function workOn(rounds: readonly Round[], { position, finished }: WorkState, by: Stride): NewEvent | undefined {
+export function workOn(
+  rounds: readonly Round[],
+  { position, finished }: WorkState,
+  by: Stride,
+): NewEvent | undefined {
   const round = rounds[position.round - 1]
   if (!round || finished) return undefined
   const units = unitsOf(round)
@@ -52,7 +56,11 @@ export function atTheEnd(rounds: readonly Round[], { round, unit }: Position): b
 }
 
 /** The event that goes to a stitch of a round, held within the piece; none when already there. */
-export function goTo(rounds: readonly Round[], { position }: WorkState, target: Position): NewEvent | undefined {
+export function goTo(
+  rounds: readonly Round[],
+  { position }: WorkState,
+  target: Position,
+): NewEvent | undefined {
   const round = Math.min(rounds.length, Math.max(1, Math.trunc(target.round)))
   const unit = Math.min(unitsOf(rounds[round - 1]!).length, Math.max(0, Math.trunc(target.unit)))
   if (round === position.round && unit === position.unit) return undefined

@@ -1,0 +1,132 @@
+import fc from 'fast-check'
+import { planPiece } from '../plan/planPiece.ts'
+import { anySpec, discSpec } from '../testing/specs.ts'
+import { SpecError } from '../errors/specError.ts'
+import { workOn } from '../worklog/moves.ts'
+import { replay } from '../worklog/replay.ts'
+import type { LogEvent } from '../worklog/logEvent.ts'
+import { readProjectFile } from './readProjectFile.ts'
+import { DEFAULT_SETTINGS, type Records } from './records.ts'
+import { specOf } from './specOf.ts'
+import { withFreshIds } from './withFreshIds.ts'
+import { projectFile, writeProjectFile } from './writeProjectFile.ts'
+
+const NOW = '2026-11-24T08:00:00.000Z'
+
+function records(spec = discSpec(110), name = 'Tin-mug mats', taps = 3): Records {
+  const plan = planPiece(spec)
+  const entry = { copyId: 'copy', at: 1000 }
+  let log: LogEvent[] = [
+    { ...entry, id: 'e1', seq: 1, type: 'start', planVersion: 1, to: { round: 1, unit: 0 } },
+  ]
+  for (let tap = 0; tap < taps; tap++) {
+    const event = workOn(plan.rounds, replay(log), 'stitch')
+    if (event) log = [...log, { ...event, ...entry, id: `e${log.length + 1}`, seq: log.length + 1 }]
+  }
+  return {
+    projects: [{ id: 'project', name, createdAt: 0, updatedAt: 1 }],
+    pieces: [
+      {
+        id: 'piece',
+        projectId: 'project',
+        quantity: 8,
+        shape: spec.shape,
+        stitch: spec.stitch as 'sc',
+        gaugeId: 'gauge',
+        construction: spec.construction,
+        colours: spec.colours,
+        constraints: spec.constraints ?? {},
+        rhythm: spec.rhythm,
+      },
+    ],
+    gauges: [{ id: 'gauge', name: 'Medium cotton', stitch: 'sc', weight: 4, strands: 1, hook: 5 }],
+    yarns: [{ id: 'fog', name: 'Fog', colour: '#FAFCFB', weight: 4 }],
+    copies: [{ id: 'copy', pieceId: 'piece', number: 1, planVersion: 1, startedAt: 1000 }],
+    planVersions: [{ id: 'v1', pieceId: 'piece', version: 1, at: 1000, spec, plan }],
+    events: log,
+  }
+}
+
+test('what is written is read back without loss', () => {
+  fc.assert(
+    fc.property(anySpec, fc.string({ minLength: 1, maxLength: 40 }), fc.nat(20), (spec, name, taps) => {
+      let content: Records
+      try {
+        content = records(spec, name, taps)
+      } catch (error) {
+        if (error instanceof SpecError) return
+        throw error
+      }
+      const file = projectFile(content, NOW, DEFAULT_SETTINGS)
+      const read = readProjectFile(writeProjectFile(file))
+      expect(read).toEqual({ ok: true, file: JSON.parse(JSON.stringify(file)) })
+    }),
+    { numRuns: 40 },
+  )
+})
+
+test('an empty workshop is a file too', () => {
+  const empty = { projects: [], pieces: [], gauges: [], yarns: [], copies: [], planVersions: [], events: [] }
+  expect(readProjectFile(writeProjectFile(projectFile(empty, NOW)))).toMatchObject({ ok: true })
+})
+
+/** A valid file with one thing spoiled. */
+const spoiled = (path: readonly (string | number)[], value: unknown): string => {
+  const file = JSON.parse(writeProjectFile(projectFile(records(), NOW))) as Record<string, unknown>
+  let at: Record<string | number, unknown> = file
+  for (const part of path.slice(0, -1)) at = at[part] as Record<string | number, unknown>
+  const last = path.at(-1)!
+  if (value === undefined) delete at[last]
+  else at[last] = value
+  return JSON.stringify(file)
+}
+
+test.each([
+  ['{"format":"uzel", "vers', '', /not JSON/],
+  ['[]', '', /not a Uzel file/],
+  ['{"format":"other","version":1}', 'format', /not a Uzel file/],
+  [spoiled(['version'], 7), 'version', /reads up to 1/],
+  [spoiled(['pieces', 0, 'shape', 'across'], -3), 'pieces[0].shape.across', /greater than or equal/],
+  [spoiled(['pieces', 0, 'shape', 'across'], '110'), 'pieces[0].shape.across', /number/],
+  [spoiled(['pieces', 0, 'shape', 'across'], undefined), 'pieces[0].shape.across', /required/],
+  [spoiled(['pieces', 0, 'rhythm'], 1e300), 'pieces[0].rhythm', /safe number/],
+  [spoiled(['pieces', 0, 'gaugeId'], 'nowhere'), 'pieces[0].gaugeId', /Nothing in the file/],
+  [
+    spoiled(['pieces', 0, 'construction', 'rounds'], { kind: 'spiral', turned: true }),
+    'pieces[0].construction.rounds',
+    /./,
+  ],
+  [spoiled(['yarns', 0, 'colour'], 'url(x)'), 'yarns[0].colour', /pattern/],
+  [spoiled(['yarns', 0, 'surprise'], 1), 'yarns[0].surprise', /not allowed/],
+  [spoiled(['events', 2, 'seq'], 9), 'events[2]', /does not add up/],
+  [spoiled(['events', 1, 'type'], 'explode'), 'events[1]', /not an event/],
+  [
+    spoiled(['planVersions', 0, 'plan', 'rounds', 3, 'count'], 25),
+    'planVersions[0].plan.rounds[3].steps',
+    /into 25/,
+  ],
+  [spoiled(['copies', 0, 'planVersion'], 2), 'copies[0].planVersion', /missing/],
+])('case %# is refused where it is wrong', (text, path, message) => {
+  const read = readProjectFile(text)
+  expect(read.ok).toBe(false)
+  if (read.ok) return
+  expect(read.faults[0]!.path).toBe(path)
+  expect(read.faults[0]!.message).toMatch(message)
+})
+
+test('fresh ids keep every reference, so a copy can stand beside the original', () => {
+  let next = 0
+  const original = records()
+  const fresh = withFreshIds(original, () => `new ${next++}`, new Set(['fog']))
+  const ids = (some: Records) =>
+    Object.values(some).flatMap((table: readonly { id: string }[]) => table.map(({ id }) => id))
+  expect(ids(fresh).filter((id) => ids(original).includes(id))).toEqual(['fog'])
+  expect(readProjectFile(writeProjectFile(projectFile(fresh, NOW)))).toMatchObject({ ok: true })
+})
+
+test('a stored piece becomes the spec of its own gauge, carried over to its stitch', () => {
+  const { pieces, gauges } = records()
+  const spec = specOf({ ...pieces[0]!, stitch: 'dc' }, gauges[0]!, 18)
+  expect(spec.gauge).toMatchObject({ stitch: 'dc', certainty: 'guess' })
+  expect(spec.gauge.h / spec.gauge.w).toBeCloseTo(1.91, 6)
+})

@@ -1,0 +1,49 @@
+import type { Records } from './records.ts'
+
+/**
+ * The same records under new ids, so that they can stand beside the old ones.
+ * @param freshId gives an id that is used nowhere yet
+ * @param keep ids that stay as they are (shared gauges and yarns that are already here)
+ */
+export function withFreshIds<R extends Records>(
+  records: R,
+  freshId: () => string,
+  keep: ReadonlySet<string> = new Set(),
+): R {
+  const renamed = new Map<string, string>()
+  const fresh = (id: string): string => {
+    if (keep.has(id)) return id
+    const known = renamed.get(id) ?? freshId()
+    renamed.set(id, known)
+    return known
+  }
+  const colours = <C extends { readonly yarn: string }>(runs: readonly C[]) =>
+    runs.map((run) => ({ ...run, yarn: fresh(run.yarn) }))
+  return {
+    ...records,
+    projects: records.projects.map((project) => ({ ...project, id: fresh(project.id) })),
+    pieces: records.pieces.map((piece) => ({
+      ...piece,
+      id: fresh(piece.id),
+      projectId: fresh(piece.projectId),
+      gaugeId: fresh(piece.gaugeId),
+      colours: colours(piece.colours),
+    })),
+    gauges: records.gauges.map((gauge) => ({ ...gauge, id: fresh(gauge.id) })),
+    yarns: records.yarns.map((yarn) => ({ ...yarn, id: fresh(yarn.id) })),
+    copies: records.copies.map((copy) => ({ ...copy, id: fresh(copy.id), pieceId: fresh(copy.pieceId) })),
+    planVersions: records.planVersions.map((pinned) => ({
+      ...pinned,
+      id: fresh(pinned.id),
+      pieceId: fresh(pinned.pieceId),
+      spec: { ...pinned.spec, colours: colours(pinned.spec.colours) },
+      plan: { ...pinned.plan, rounds: colours(pinned.plan.rounds), yarn: colours(pinned.plan.yarn) },
+    })),
+    events: records.events.map((event) => ({
+      ...event,
+      id: fresh(event.id),
+      copyId: fresh(event.copyId),
+      ...(event.type === 'undo' ? { undoes: fresh(event.undoes) } : {}),
+    })),
+  }
+}

@@ -1,0 +1,58 @@
+import { planPiece } from '../plan/planPiece.ts'
+import type { Construction, PieceSpec } from '../plan/plan.ts'
+import { discSpec } from '../testing/specs.ts'
+import { roundEnding } from './roundEnding.ts'
+import { writeRound, writeRoundBody } from './writeRound.ts'
+
+const usual = discSpec(100).construction
+
+function roundsOf(stitch: PieceSpec['stitch'], ratio: number, changes: Partial<Construction>) {
+  const construction = { ...usual, ...changes }
+  const { rounds } = planPiece(discSpec(2 * 8 * 8 * ratio, { stitch, construction }, ratio))
+  return rounds.map((round) => ({ round, ...writeRound(round, construction, 'US') }))
+}
+
+test('joined sc: a chain that does not count, a join in the first stitch', () => {
+  const [first, , third] = roundsOf('sc', 0.955, {})
+  expect(first).toMatchObject({
+    start: 'magic ring, ch 1',
+    body: '6 sc in ring',
+    end: 'join with sl st in first st',
+  })
+  expect(third).toMatchObject({ start: 'ch 1', body: '(sc, inc) × 6' })
+})
+
+test('spiral: no chain and no join', () => {
+  const [first, second] = roundsOf('sc', 0.955, { rounds: { kind: 'spiral' }, start: { kind: 'chainTwo' } })
+  expect(first).toMatchObject({ start: 'ch 2, work into the 2nd ch from hook', end: 'move the marker up' })
+  expect(second).toMatchObject({ start: '', body: 'inc × 6' })
+})
+
+test('dc with a chain that counts: the chain is the first stitch, an increase there needs one fewer', () => {
+  const rounds = { kind: 'joined', turned: true, chainCounts: true } as const
+  const [first, second, third] = roundsOf('dc', 1.91, {
+    rounds,
+    start: { kind: 'chainRing', chains: 4 },
+    placement: 'stacked',
+  })
+  expect(first).toMatchObject({
+    start: 'ch 4, join into a ring with sl st, ch 3 (counts as 1 dc)',
+    end: 'join with sl st in top of ch, turn',
+  })
+  expect(first!.body).toBe(`${first!.round.count - 1} dc in ring`)
+  expect(second!.body).toBe(`dc, inc × ${second!.round.from - 1}`)
+  expect(third!.body).toMatch(/^inc, \(dc, inc\) × \d+$/)
+})
+
+test('UK terms name the same stitches otherwise', () => {
+  const { rounds } = planPiece(discSpec(100))
+  expect(writeRoundBody(rounds[2]!, 'UK')).toBe('(dc, inc) × 6')
+})
+
+test('the check at the end comes from the real steps', () => {
+  const { rounds } = planPiece(discSpec(200))
+  expect(roundEnding(rounds[2]!)).toEqual({ kind: 'inc', stitch: 'sc', run: 1 })
+  expect(roundEnding(rounds[1]!)).toEqual({ kind: 'inc', stitch: 'sc', run: 6 })
+  // Round 4 is staggered: sc, inc, (2 sc, inc) × 5, sc.
+  expect(roundEnding(rounds[3]!)).toEqual({ kind: 'work', stitch: 'sc', run: 1 })
+})

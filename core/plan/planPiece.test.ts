@@ -1,0 +1,257 @@
+import fc from 'fast-check'
+import { SpecError } from '../errors/specError.ts'
+import { expandSteps, stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
+import { FLAT_TOLERANCE } from '../shape/disc.ts'
+import { anySpec, discSpec } from '../testing/specs.ts'
+import { mm } from '../units/millimetres.ts'
+import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
+import type { PieceSpec, Plan } from './plan.ts'
+import { planPiece } from './planPiece.ts'
+import { reachableWithin } from './chooseRounds.ts'
+import { predictProfile } from './predictProfile.ts'
+import { rhythmScale } from './rhythmScale.ts'
+
+const countsOf = (plan: Plan) => plan.rounds.map(({ count }) => count)
+const outerHalf = ({ rounds }: Plan) => rounds.filter(({ number }) => number > rounds.length / 2)
+const worstOutside = (plan: Plan) => Math.max(...outerHalf(plan).map(({ flatness }) => Math.abs(flatness)))
+
+/** Plans, or undefined where constraints cannot be met: the one error a random spec may give. */
+function planOrNothing(spec: PieceSpec): Plan | undefined {
+  try {
+    return planPiece(spec)
+  } catch (error) {
+    if (error instanceof SpecError && error.path === 'constraints') return undefined
+    throw error
+  }
+}
+
+describe('the flat increase is found, not looked up', () => {
+  test.each([
+    ['sc', 0.955, 6],
+    ['hdc', 1.27, 8],
+    ['dc', 1.91, 12],
+  ] as const)('%s at h/w %f takes %i a round', (stitch, ratio, increase) => {
+    const counts = countsOf(planPiece(discSpec(2 * 12 * 8 * ratio, { stitch }, ratio)))
+    expect(counts).toEqual(Array.from({ length: counts.length }, (_, index) => (index + 1) * increase))
+  })
+
+  test('at h/w 0.88 thirteen rounds stay uniform and within 3.5% of ideal over the outer half', () => {
+    const plan = planPiece(discSpec(2 * 13 * 8 * 0.88, {}, 0.88))
+    expect(plan.rounds).toHaveLength(13)
+    for (const { count, from } of plan.rounds.slice(1)) expect(from % (count - from)).toBe(0)
+    expect(worstOutside(plan)).toBeLessThanOrEqual(0.035)
+  })
+})
+
+describe('invariants over any spec', () => {
+  test('every round works off the round below and makes its count', () => {
+    fc.assert(
+      fc.property(anySpec, (spec) => {
+        planOrNothing(spec)?.rounds.forEach((round, index, rounds) => {
+          expect(stitchesProduced(round.steps)).toBe(round.count)
+          const below = rounds[index - 1]
+          expect(round.from).toBe(below?.count ?? 0)
+          if (below) expect(stitchesConsumed(round.steps)).toBe(below.count)
+          expect(expandSteps(round.steps).every(({ stitch }) => stitch === round.stitch)).toBe(true)
+        })
+      }),
+    )
+  })
+
+  test('counts obey the constraints', () => {
+    fc.assert(
+      fc.property(anySpec, (spec) => {
+        for (const { number, count, from } of planOrNothing(spec)?.rounds ?? []) {
+          if (number > 1 && spec.constraints?.evenRounds?.includes(number)) expect(count).toBe(from)
+          const rule = spec.constraints?.multiples?.findLast(({ fromRound }) => number >= fromRound)
+          if (rule) expect(count % rule.of).toBe(0)
+          if (number > 1) expect(count - from).toBeLessThanOrEqual(from)
+        }
+      }),
+    )
+  })
+
+  test('a free plan of six rounds or more comes within what its last rounds can reach', () => {
+    const free = anySpec.map((spec) => ({
+      ...spec,
+      constraints: undefined,
+      rhythm: Math.min(spec.rhythm, 0.5),
+    }))
+    fc.assert(
+      fc.property(free, (spec) => {
+        const { freeLastRounds } = spec.construction
+        const within = reachableWithin(
+          spec.stitch,
+          freeLastRounds,
+          (name) => gaugeForStitch(spec.gauge, name).h,
+        )
+        const { rounds, finished, notices } = planPiece(spec)
+        const missed = Math.abs(finished.across - spec.shape.across) / 2
+        if (rounds.length >= 6) expect(missed).toBeLessThanOrEqual(within + 0.1 * spec.gauge.h)
+        else if (missed > within + 0.1 * spec.gauge.h) {
+          expect(notices.map(({ code }) => code)).toContain('sizeMissed')
+        }
+      }),
+    )
+  })
+
+  test.each([
+    [2, 0.17],
+    [1, 0.34],
+    [0, 0.5],
+  ] as const)('%i free last rounds reach every sc disc within %f of a round', (freeRounds, within) => {
+    const reached = reachableWithin('sc', freeRounds, (name) => gaugeForStitch(discSpec(100).gauge, name).h)
+    expect(reached / (8 * 0.955)).toBeLessThanOrEqual(within)
+  })
+
+  test('the same spec gives the same plan; repeat order and placement keep every count', () => {
+    fc.assert(
+      fc.property(anySpec, (spec) => {
+        const plan = planOrNothing(spec)
+        if (!plan) return
+        expect(planPiece(spec)).toEqual(plan)
+        const order = spec.construction.order === 'increaseLast' ? 'increaseFirst' : 'increaseLast'
+        const mirrored = planPiece({ ...spec, construction: { ...spec.construction, order } })
+        expect(countsOf(mirrored)).toEqual(countsOf(plan))
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  test('scaling target, gauge and hole together leaves the counts unchanged', () => {
+    fc.assert(
+      fc.property(anySpec, fc.constantFrom(0.5, 2, 4), (spec, by) => {
+        const plan = planOrNothing(spec)
+        if (!plan || spec.shape.across * by > 3000) return
+        const { gauge, shape } = spec
+        const scaled = planPiece({
+          ...spec,
+          shape: { ...shape, across: mm(shape.across * by), tolerance: mm(shape.tolerance * by) },
+          gauge: { ...gauge, w: mm(gauge.w * by), h: mm(gauge.h * by) },
+        })
+        expect(countsOf(scaled)).toEqual(countsOf(plan))
+        expect(scaled.finished.across).toBeCloseTo(plan.finished.across * by, 4)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  test('the default rhythm keeps the outer half flat whenever one uniform plan can', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.78, max: 1.15, noNaN: true }),
+        fc.integer({ min: 6, max: 30 }),
+        (ratio, rounds) => {
+          const spec = discSpec(2 * rounds * 8 * ratio, {}, ratio)
+          const plan = planPiece(spec)
+          if (!uniformPlanExists(plan.rounds.map(({ ideal }) => ideal))) return
+          expect(worstOutside(plan)).toBeLessThanOrEqual(FLAT_TOLERANCE + 1e-9)
+        },
+      ),
+    )
+  })
+})
+
+/** Whether uniform steps can stay within the flat tolerance over the outer half, by looking at all of them. */
+function uniformPlanExists(ideals: readonly number[]): boolean {
+  let reachable = new Set([5, 6, 7, 8].filter((first) => first <= Math.ceil(ideals[0]! * 1.2)))
+  for (let index = 1; index < ideals.length; index++) {
+    const next = new Set<number>()
+    for (const from of reachable) {
+      for (let increase = 0; increase <= Math.min(from, 12); increase++) {
+        if (increase > 0 && from % increase !== 0) continue
+        const count = from + increase
+        const off = Math.abs(count / ideals[index]! - 1)
+        if (off <= (index + 1 > ideals.length / 2 ? FLAT_TOLERANCE : 0.2)) next.add(count)
+      }
+    }
+    reachable = next
+  }
+  return reachable.size > 0
+}
+
+describe('predictions', () => {
+  test('a flat disc comes out at Σh; a waving one keeps about the flat radius; a short one cups', () => {
+    const flat = planPiece(discSpec(200))
+    expect(flat.finished.lie).toBe('flat')
+    const edge = flat.rounds.at(-1)!
+    expect(Math.abs(edge.at.radius - edge.number * 7.64)).toBeLessThan(1.5)
+    expect(edge.at.z).toBe(0)
+
+    const waving = planPiece(discSpec(200, { rhythm: 1, constraints: { firstCount: 6 } }, 0.86))
+    expect(waving.finished.lie).toBe('ruffles')
+    expect(waving.rounds.at(-1)!.at.z).toBe(0)
+
+    const counts = [6, 12, 18, 24, 30, 36, 36, 36, 36, 36]
+    const h = 7.64
+    const cupped = predictProfile(
+      counts.map((count, index) => ({
+        count,
+        w: 8,
+        h,
+        flatness: (count * 8) / (2 * Math.PI * h * (index + 1)) - 1,
+      })),
+      0.3 * h,
+    )
+    const [base, wall] = [cupped[5]!, cupped[9]!]
+    expect(base.z).toBe(0)
+    // An even wall stands upright on its base: the radius stays, the height is the rounds'.
+    expect(Math.abs(wall.radius - (36 * 8 * 1.02) / (2 * Math.PI))).toBeLessThan(0.1)
+    expect(wall.z).toBeGreaterThan(3 * 0.9 * h)
+    expect(wall.arc).toBeCloseTo(10 * h, 9)
+  })
+
+  test('± grows outward and with doubt', () => {
+    const plan = planPiece(discSpec(220))
+    const sds = plan.rounds.slice(4).map(({ at }) => at.sd)
+    sds.slice(1).forEach((sd, index) => expect(sd).toBeGreaterThan(sds[index]!))
+    const gauge = { ...discSpec(220).gauge, varLnW: 0.0016, varLnH: 0.0016 }
+    expect(planPiece(discSpec(220, { gauge })).finished.plusMinus).toBeGreaterThan(plan.finished.plusMinus)
+  })
+
+  test('checkpoints: a third of the way but not before round 5, before the trim, and the finish', () => {
+    const { checkpoints, rounds } = planPiece(discSpec(200))
+    expect(checkpoints.map(({ purpose }) => purpose)).toEqual(['gauge', 'beforeTrim', 'finish'])
+    expect(checkpoints[0]!.afterRound).toBe(5)
+    expect(checkpoints.at(-1)!.afterRound).toBe(rounds.length)
+    expect(planPiece(discSpec(75)).checkpoints).toHaveLength(2)
+  })
+
+  test('yarn and time follow the stitches', () => {
+    const plan = planPiece(
+      discSpec(200, { construction: { ...discSpec(1).construction, rounds: { kind: 'spiral' } } }),
+    )
+    // 6 + 12 + … + 78 = 546 sc of 4.3·8 + 13.7·2.5 mm, and two tails.
+    expect(plan.stitches).toBe(546)
+    expect(plan.yarn[0]!.metres).toBeCloseTo((546 * (4.3 * 8 + 13.7 * 2.5) + 300) / 1000, 6)
+    expect(plan.seconds).toBeCloseTo(((546 + 13 * 2) / 18) * 60, 6)
+  })
+
+  test('precise means the nearest count, even means one repeat', () => {
+    const offers = rhythmScale(discSpec(183, {}, 0.88))
+    const [precise, even] = [offers[0]!, offers.at(-1)!]
+    expect(precise.stitchesOff).toBeLessThanOrEqual(0.5 + 1e-9)
+    expect(even).toMatchObject({ differentRepeats: 1, unevenRounds: 0 })
+    expect(even.largestDeviation).toBeGreaterThan(precise.largestDeviation)
+  })
+})
+
+test.each([
+  [{ shape: { family: 'disc', across: mm(0), tolerance: mm(5) } }, 'shape.across', /two rounds/],
+  [{ shape: { family: 'disc', across: mm(90_000), tolerance: mm(5) } }, 'shape.across', /room mat/],
+  [{ shape: { family: 'disc', across: mm(NaN), tolerance: mm(5) } }, 'shape.across', /two rounds/],
+  [{ pace: 0 }, 'pace', /a minute/],
+  [{ rhythm: 2 }, 'rhythm', /out of range/],
+  [{ colours: [] }, 'colours', /no yarn/],
+  [{ constraints: { firstCount: 0 } }, 'constraints.firstCount', /cannot have 0/],
+] as const)('%j is refused at %s', (changes, path, message) => {
+  const attempt = () => planPiece(discSpec(200, changes as unknown as Partial<PieceSpec>))
+  expect(attempt).toThrow(SpecError)
+  expect(attempt).toThrow(message)
+  try {
+    attempt()
+  } catch (error) {
+    expect((error as SpecError).path).toBe(path)
+    expect((error as SpecError).valid).not.toBe('')
+  }
+})

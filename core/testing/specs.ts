@@ -1,0 +1,84 @@
+import fc from 'fast-check'
+import type { PieceSpec } from '../plan/plan.ts'
+import { mm } from '../units/millimetres.ts'
+
+/** A plain sc disc that tests change one thing of: 8 mm wide stitches at h/w 0.955. */
+export function discSpec(
+  across: number,
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const stitch = changes.stitch ?? 'sc'
+  return {
+    shape: { family: 'disc', across: mm(across), tolerance: mm(5) },
+    stitch,
+    gauge: {
+      stitch,
+      w: mm(8),
+      h: mm(8 * heightOverWidth),
+      varLnW: 0.0004,
+      varLnH: 0.0004,
+      covLnWLnH: 0.0001,
+      yarnDiameter: mm(2.5),
+      certainty: 'measured',
+    },
+    construction: {
+      start: { kind: 'magicRing' },
+      rounds: { kind: 'joined', turned: false, chainCounts: false },
+      order: 'increaseLast',
+      placement: 'staggered',
+      freeLastRounds: 0,
+    },
+    colours: [{ fromRound: 1, yarn: 'fog' }],
+    rhythm: 0.5,
+    pace: 18,
+    ...changes,
+  }
+}
+
+const USUAL_RATIO = { sc: 0.955, hdc: 1.27, dc: 1.91, tr: 2.6 }
+
+/** Any disc a maker might ask for, from two rounds to sixty. */
+export const anySpec: fc.Arbitrary<PieceSpec> = fc
+  .record({
+    stitch: fc.constantFrom('sc', 'hdc', 'dc', 'tr'),
+    w: fc.double({ min: 2, max: 15, noNaN: true }),
+    ratio: fc.double({ min: 0.85, max: 1.15, noNaN: true }),
+    rounds: fc.double({ min: 2.6, max: 60, noNaN: true }),
+    rhythm: fc.constantFrom(0, 0.25, 0.5, 0.75, 1),
+    start: fc.oneof(
+      fc.constantFrom({ kind: 'magicRing' } as const, { kind: 'chainTwo' } as const),
+      fc.integer({ min: 4, max: 8 }).map((chains) => ({ kind: 'chainRing' as const, chains })),
+    ),
+    rounding: fc.oneof(
+      fc.constant({ kind: 'spiral' } as const),
+      fc.record({ kind: fc.constant('joined' as const), turned: fc.boolean(), chainCounts: fc.boolean() }),
+    ),
+    order: fc.constantFrom('increaseFirst', 'increaseLast'),
+    placement: fc.constantFrom('stacked', 'staggered', 'scattered'),
+    free: fc.constantFrom(0, 1, 2),
+    even: fc.uniqueArray(fc.integer({ min: 2, max: 60 }), { maxLength: 3 }),
+    multiple: fc.option(
+      fc.record({ fromRound: fc.integer({ min: 2, max: 40 }), of: fc.integer({ min: 2, max: 6 }) }),
+      {
+        nil: undefined,
+      },
+    ),
+  })
+  .map((some) => {
+    const h = some.w * USUAL_RATIO[some.stitch] * some.ratio
+    const hole = some.start.kind === 'chainRing' ? (some.start.chains * some.w) / (2 * Math.PI) : 0
+    return discSpec(Math.min(2900, 2 * (hole + some.rounds * h)), {
+      stitch: some.stitch,
+      gauge: { ...discSpec(100).gauge, stitch: some.stitch, w: mm(some.w), h: mm(h) },
+      construction: {
+        start: some.start,
+        rounds: some.rounding,
+        order: some.order,
+        placement: some.placement,
+        freeLastRounds: some.free,
+      },
+      constraints: { evenRounds: some.even, multiples: some.multiple ? [some.multiple] : [] },
+      rhythm: some.rhythm,
+    })
+  })
