@@ -48,3 +48,5 @@ export {
 export { gaugeOf, specOf } from './exchange/specOf.ts'
 export { projectFile, writeProjectFile } from './exchange/writeProjectFile.ts'
 export { withFreshIds } from './exchange/withFreshIds.ts'
+export { newMat, UNMEASURED_GAUGE } from './exchange/newMat.ts'
+export { pieceProgress, type CopyProgress, type PieceProgress } from './worklog/progress.ts'

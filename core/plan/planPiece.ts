@@ -4,7 +4,7 @@ import { paceCounts } from '../pacing/paceCounts.ts'
 import { betaOf, deviationFrom, type PacingProblem } from '../pacing/pacingProblem.ts'
 import { placeIncreases } from '../pacing/placeIncreases.ts'
 import { flatness, idealCount } from '../shape/disc.ts'
-import type { StitchName } from '../stitches/stitch.ts'
+import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { checkSpec } from './checkSpec.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
 import { chooseRounds, reachableWithin, type RoundChoice } from './chooseRounds.ts'
@@ -118,17 +118,19 @@ function pacingProblem(
   ideals: readonly number[],
 ): PacingProblem {
   const evenRounds = new Set(constraints?.evenRounds)
-  const even = stitches.map((stitch, index) => stitch === 'slst' || evenRounds.has(index + 1))
+  const even = stitches.map((stitch, index) => isEdging(stitch) || evenRounds.has(index + 1))
   const multiples = stitches.map((_, index) =>
     (constraints?.multiples ?? []).reduce((of, rule) => (index + 1 >= rule.fromRound ? rule.of : of), 1),
   )
   const fixed = stitches.map((_, index) => (index === 0 ? constraints?.firstCount : undefined))
   const first = ideals[0]!
+  const deviation = deviationFrom(ideals, rhythm)
   return {
     ideals,
     firstCounts: [Math.max(4, Math.floor(first * 0.85)), Math.ceil(first * 1.2)],
     beta: betaOf(rhythm),
-    deviationCost: deviationFrom(ideals, rhythm),
+    // An edging follows the round below and is no fabric that could wave or cup.
+    deviationCost: (index, count) => (isEdging(stitches[index]!) ? 0 : deviation(index, count)),
     even,
     multiples,
     fixed,

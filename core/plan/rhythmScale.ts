@@ -1,4 +1,5 @@
 import { inOuterHalf } from '../pacing/pacingProblem.ts'
+import { isEdging } from '../stitches/stitch.ts'
 import type { PieceSpec, Round } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 
@@ -26,11 +27,14 @@ export function rhythmScale(spec: PieceSpec): RhythmOffer[] {
 }
 
 export function judgeRhythm(rounds: readonly Round[]): Omit<RhythmOffer, 'rhythm'> {
-  const outer = rounds.filter((_, index) => inOuterHalf(index, rounds.length))
+  const outer = rounds.filter(
+    ({ stitch }, index) => inOuterHalf(index, rounds.length) && !isEdging(stitch),
+  )
   const worst = outer.reduce((most, round) =>
     Math.abs(round.flatness) > Math.abs(most.flatness) ? round : most,
   )
-  const changes = rounds.slice(1).map(({ count, from }) => count - from)
+  const shaped = rounds.filter(({ number, stitch }) => number > 1 && !isEdging(stitch))
+  const changes = shaped.map(({ count, from }) => count - from)
   return {
     largestDeviation: Math.abs(worst.flatness),
     stitchesOff: Math.max(...outer.map(({ count, ideal }) => Math.abs(count - ideal))),

@@ -88,6 +88,9 @@ export const STITCHES: Readonly<Record<StitchName, Stitch>> = {
   },
 }
 
+/** Whether a round of it only edges the fabric: it neither waves nor cups. */
+export const isEdging = (name: StitchName): boolean => !STITCHES[name].bodied
+
 /** Yarn in one stitch, mm: `perWidth`·w + `perDiameter`·d, with w the sc width and d the yarn diameter. */
 export function yarnPerStitch(name: StitchName, scWidth: number, yarnDiameter: number): number {
   const { perWidth, perDiameter } = STITCHES[name].yarn

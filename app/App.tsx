@@ -1,0 +1,56 @@
+import { QueryClientProvider } from '@tanstack/react-query'
+import { lazy, Suspense, useEffect } from 'react'
+import { BrowserRouter, Navigate, Route, Routes, useParams } from 'react-router'
+import { ShelfScreen } from './screens/shelf/ShelfScreen.tsx'
+import { queryClient } from './store/liveQueries.ts'
+import { useSettings } from './store/queries.ts'
+import { ErrorBoundary } from './ui/ErrorBoundary.tsx'
+import { NewVersionNotice } from './ui/NewVersionNotice.tsx'
+import { Toaster } from './ui/toasts.tsx'
+
+const PlanScreen = lazy(() => import('./screens/plan/PlanScreen.tsx').then((m) => ({ default: m.PlanScreen })))
+const WorkScreen = lazy(() => import('./screens/work/WorkScreen.tsx').then((m) => ({ default: m.WorkScreen })))
+const CreateScreen = lazy(() =>
+  import('./screens/create/CreateScreen.tsx').then((m) => ({ default: m.CreateScreen })),
+)
+const SettingsScreen = lazy(() =>
+  import('./screens/settings/SettingsScreen.tsx').then((m) => ({ default: m.SettingsScreen })),
+)
+
+export function App() {
+  return (
+    <QueryClientProvider client={queryClient}>
+      <BrowserRouter>
+        <PrintSize />
+        <NewVersionNotice />
+        <ErrorBoundary>
+          <Suspense fallback={<p className="p-7 text-18">Opening…</p>}>
+            <Routes>
+              <Route path="/" element={<ShelfScreen />} />
+              <Route path="/new" element={<CreateScreen />} />
+              <Route path="/settings" element={<SettingsScreen />} />
+              <Route path="/piece/:projectId" element={<ToPlan />} />
+              <Route path="/piece/:projectId/plan" element={<PlanScreen />} />
+              <Route path="/piece/:projectId/work" element={<WorkScreen />} />
+              <Route path="*" element={<Navigate to="/" replace />} />
+            </Routes>
+          </Suspense>
+        </ErrorBoundary>
+        <Toaster />
+      </BrowserRouter>
+    </QueryClientProvider>
+  )
+}
+
+function ToPlan() {
+  return <Navigate to={`/piece/${useParams().projectId}/plan`} replace />
+}
+
+/** One control sets the print size of everything. */
+function PrintSize() {
+  const { print } = useSettings()
+  useEffect(() => {
+    document.documentElement.dataset.print = String(print)
+  }, [print])
+  return null
+}

@@ -1,0 +1,199 @@
+import { scaleLinear } from 'd3-scale'
+import { MM_PER_INCH, type Plan } from '../../core/index.ts'
+import type { Sizes } from '../ui/useSizes.ts'
+import { yarnInk } from './yarnInk.ts'
+
+interface SectionProps {
+  readonly plan: Plan
+  readonly target: number
+  readonly sizes: Sizes
+  readonly yarns: ReadonlyMap<string, string>
+  readonly guess: boolean
+  /** px per mm, and px of the piece's axis from the left. */
+  readonly scale: number
+  readonly centre: number
+  readonly width: number
+  readonly lit?: number
+  readonly onPoint: (round: number | undefined) => void
+}
+
+const CAPSULE = 13
+
+/** The finished piece cut through: one capsule a round on the table, the tape under it, posts at the target. */
+export function SectionView({ plan, target, sizes, yarns, guess, scale, centre, width, lit, onPoint }: SectionProps) {
+  const { finished, rounds, hole } = plan
+  const edge = (finished.across / 2) * scale
+  const post = (target / 2) * scale
+  const table = 50
+  const lift = Math.min(26, finished.height * scale)
+  const liftScale = finished.height > 0 ? lift / finished.height : 0
+  const size = guess
+    ? `${sizes.bare(finished.across - finished.plusMinus)} to ${sizes.full(finished.across + finished.plusMinus)} across`
+    : `${sizes.full(finished.across)} across`
+  const half = size.length * 5.6 + 8
+  return (
+    <svg width={width} height={72} role="img" aria-label={`Section: ${size}`} className="block overflow-visible">
+      <g stroke="var(--color-ink)" strokeWidth={1.2} fill="none" strokeDasharray={guess ? '5 4' : undefined}>
+        <path d={`M${centre - edge} 4V20M${centre + edge} 4V20`} />
+        {edge > half + 16 && (
+          <path
+            d={`M${centre - edge} 12H${centre - half}M${centre + half} 12H${centre + edge}M${centre - edge + 8} 9l-8 3l8 3M${centre + edge - 8} 9l8 3l-8 3`}
+          />
+        )}
+      </g>
+      <text x={centre} y={18} textAnchor="middle" className="slab text-18" fill="var(--color-ink)">
+        {size}
+      </text>
+      <SectionTape centre={centre} y={table} reach={Math.max(edge, post)} scale={scale} sizes={sizes} />
+      {rounds.flatMap(({ number, at, yarn }, index) => {
+        const inner = index === 0 ? Math.max(hole, 0) : rounds[index - 1]!.at.radius
+        const long = Math.max(1.5, Math.abs(at.radius - inner) * scale - 0.8)
+        const near = Math.min(inner, at.radius) * scale + 0.4
+        const { fill } = yarnInk(yarns.get(yarn) ?? '#FAFCFB')
+        return [1, -1].map((side) => (
+          <rect
+            key={`${number} ${side}`}
+            x={side > 0 ? centre + near : centre - near - long}
+            y={table - CAPSULE - 1 - at.z * liftScale}
+            width={long}
+            height={CAPSULE}
+            rx={Math.min(5, long / 2)}
+            fill={guess ? 'none' : fill}
+            stroke="var(--color-ink)"
+            strokeWidth={lit === number ? 2.6 : long < 4 ? 0.5 : 1.1}
+            strokeDasharray={guess ? '3 2' : undefined}
+            onPointerEnter={() => onPoint(number)}
+            onPointerLeave={() => onPoint(undefined)}
+          />
+        ))
+      })}
+      {[1, -1].map((side) => (
+        <rect
+          key={side}
+          x={centre + side * post - 2.2}
+          y={table - CAPSULE - 8}
+          width={4.4}
+          height={CAPSULE + 14}
+          fill="var(--color-tape)"
+          stroke="var(--color-ink)"
+          strokeWidth={1.2}
+        />
+      ))}
+    </svg>
+  )
+}
+
+function SectionTape({ centre, y, reach, scale, sizes }: { centre: number; y: number; reach: number; scale: number; sizes: Sizes }) {
+  const unit = sizes.unit === 'in' ? MM_PER_INCH : 10
+  const pitch = unit * scale
+  const count = Math.floor(reach / pitch + 1e-6)
+  const named = pitch >= 24 ? 1 : pitch >= 10 ? 2 : pitch >= 5 ? 5 : 20
+  return (
+    <g>
+      <rect x={centre} y={y} width={reach + 2} height={18} fill="var(--color-tape)" />
+      <path d={`M${centre - reach} ${y}H${centre + reach + 2}`} stroke="var(--color-ink)" strokeWidth={1} />
+      {Array.from({ length: count }, (_, index) => {
+        const x = centre + (index + 1) * pitch
+        const long = (index + 1) % named === 0
+        return (
+          <g key={index}>
+            {(pitch > 4 || long) && <path d={`M${x} ${y}v${long ? 6 : 4}`} stroke="var(--color-ink)" strokeWidth={1} />}
+            {long && (
+              <text x={x - 3} y={y + 15} textAnchor="end" className="slab" fontSize={13} fill="var(--color-ink)">
+                {index + 1}
+              </text>
+            )}
+          </g>
+        )
+      })}
+    </g>
+  )
+}
+
+interface StripProps {
+  readonly plan: Plan
+  readonly scale: number
+  readonly centre: number
+  readonly width: number
+  readonly lit?: number
+  readonly onPoint: (round: number | undefined) => void
+}
+
+const STRIP_HEIGHT = 52
+const ZERO = 28
+
+/** Count against flat: a bar a round under its own radius; filled below cups, outlined above ruffles. */
+export function FlatnessStrip({ plan, scale, centre, width, lit, onPoint }: StripProps) {
+  const offs = plan.rounds.map(({ count, ideal }) => count - ideal)
+  const most = Math.max(1, ...offs.map(Math.abs))
+  const up = scaleLinear([-most, most], [ZERO + 19, ZERO - 19])
+  const radii = plan.rounds.map(({ at }) => at.arc)
+  const right = centre + radii.at(-1)! * scale
+  const worst = offs.reduce((index, off, at) => (Math.abs(off) > Math.abs(offs[index]!) ? at : index), 0)
+  const mark = most >= 1.5 ? Math.floor(most) : 1
+  return (
+    <svg
+      width={width}
+      height={STRIP_HEIGHT}
+      role="img"
+      aria-label={`Count against flat. Farthest off: round ${worst + 1}, ${describeOff(offs[worst]!)}`}
+      className="block overflow-visible"
+    >
+      {[mark, -mark].map((value) => (
+        <g key={value}>
+          <path
+            d={`M${centre} ${up(value)}H${right}`}
+            stroke="var(--color-ink-2)"
+            strokeWidth={1}
+            strokeDasharray="1.5 4"
+          />
+          <text x={right + 6} y={up(value)! + 5} fontSize={14} fill="var(--color-ink-2)">
+            {value > 0 ? `+${mark} st` : `−${mark}`}
+          </text>
+        </g>
+      ))}
+      <text x={centre - 8} y={up(most * 0.55)! + 4} textAnchor="end" fontSize={14} fill="var(--color-ink)">
+        ruffles
+      </text>
+      <text x={centre - 8} y={up(-most * 0.55)! + 6} textAnchor="end" fontSize={14} fill="var(--color-ink)">
+        cups
+      </text>
+      <path d={`M${centre - 4} ${ZERO}H${right + 3}`} stroke="var(--color-ink)" strokeWidth={1.4} />
+      {plan.rounds.map(({ number }, index) => {
+        const inner = index === 0 ? plan.hole : radii[index - 1]!
+        const left = centre + inner * scale + 1
+        const wide = Math.max(1.2, (radii[index]! - inner) * scale - 2)
+        return (
+          <path
+            key={number}
+            d={barPath(left, wide, up(offs[index]!)!)}
+            fill={offs[index]! < 0 || lit === number ? 'var(--color-ink)' : 'var(--color-film)'}
+            stroke="var(--color-ink)"
+            strokeWidth={lit === number ? 3 : wide < 4 ? 0.6 : 1.4}
+            onPointerEnter={() => onPoint(number)}
+            onPointerLeave={() => onPoint(undefined)}
+          />
+        )
+      })}
+    </svg>
+  )
+}
+
+/** Round-bottomed below the line, scalloped above: the shapes tell cups and ruffles apart without colour. */
+function barPath(left: number, wide: number, end: number): string {
+  const right = left + wide
+  if (Math.abs(end - ZERO) < 0.6) return `M${left} ${ZERO}H${right}`
+  if (end > ZERO) {
+    const bend = Math.min(wide / 2, end - ZERO)
+    return `M${left} ${ZERO}V${end - bend}Q${left} ${end} ${left + wide / 2} ${end}Q${right} ${end} ${right} ${end - bend}V${ZERO}Z`
+  }
+  const bend = Math.min(wide / 3, ZERO - end)
+  const middle = left + wide / 2
+  return `M${left} ${ZERO}V${end + bend}Q${left} ${end} ${left + wide / 4} ${end}T${middle} ${end + bend}Q${middle} ${end} ${middle + wide / 4} ${end}T${right} ${end + bend}V${ZERO}Z`
+}
+
+export function describeOff(off: number): string {
+  const size = Math.abs(off).toFixed(1)
+  if (size === '0.0') return 'exact'
+  return `${size} ${off < 0 ? 'too few' : 'too many'}`
+}

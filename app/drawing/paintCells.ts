@@ -1,0 +1,160 @@
+import type { Cell, Point } from './unrolledDisc.ts'
+import { DEC, INC, yarnInk, type YarnInk } from './yarnInk.ts'
+
+/** How much of the work is there: all of it in yarn, or made up to a stitch and the rest to come. */
+export type Shown =
+  | { readonly kind: 'all' }
+  | { readonly kind: 'guess' }
+  | { readonly kind: 'madeTo'; readonly round: number; readonly unit: number; readonly toCome: boolean }
+
+const INSET = 0.6
+const CORNER = 4
+/** Under this height of a stitch, px, its strand would only be noise. */
+const STRAND_FROM = 16
+
+/** Paths by look, so that thousands of stitches take a few strokes. */
+interface Batch {
+  readonly cells: Path2D
+  readonly strands: Path2D
+}
+
+/** Paints stitches, increases and decreases. Yarns are colours by id. */
+export function paintCells(
+  context: CanvasRenderingContext2D,
+  cells: readonly Cell[],
+  yarns: ReadonlyMap<string, string>,
+  shown: Shown,
+): void {
+  const batches = new Map<string, Batch>()
+  const toCome = new Path2D()
+  const increases = new Map<string, Path2D>()
+  const slots = new Path2D()
+  const decreases = new Path2D()
+  for (const cell of cells) {
+    const made = isMade(cell, shown)
+    if (!made && shown.kind === 'madeTo' && !shown.toCome) continue
+    const corners = insetCorners(cell)
+    if (!made) traceRounded(toCome, corners)
+    else if (cell.kind === 'inc') {
+      traceRounded(pathFor(increases, cell.yarn), corners)
+      traceSlot(slots, cell)
+    } else if (cell.kind === 'dec') traceRounded(decreases, corners)
+    else {
+      const batch = batchFor(batches, cell.yarn)
+      traceRounded(batch.cells, corners)
+      if (heightOf(cell) >= STRAND_FROM) traceStrand(batch.strands, cell)
+    }
+  }
+  const ink = (yarn: string): YarnInk => yarnInk(yarns.get(yarn) ?? '#FAFCFB')
+  context.lineJoin = 'round'
+  for (const [yarn, { cells: path, strands }] of batches) {
+    const { fill, outline, strand } = ink(yarn)
+    context.fillStyle = fill
+    context.fill(path)
+    context.lineWidth = 0.6
+    context.strokeStyle = outline
+    context.stroke(path)
+    context.lineWidth = 1
+    context.strokeStyle = strand
+    context.stroke(strands)
+  }
+  context.lineWidth = 0.8
+  context.strokeStyle = '#7F959B'
+  context.setLineDash(shown.kind === 'guess' ? [3, 3] : [])
+  context.stroke(toCome)
+  context.setLineDash([])
+  for (const [yarn, path] of increases) {
+    context.lineWidth = 1.8
+    context.strokeStyle = ink(yarn).keyline
+    context.stroke(path)
+    context.fillStyle = INC
+    context.fill(path)
+  }
+  context.lineWidth = 1.4
+  context.strokeStyle = '#FFFFFF'
+  context.stroke(slots)
+  context.lineWidth = 2
+  context.strokeStyle = DEC
+  context.stroke(decreases)
+}
+
+function isMade({ round, unit }: Cell, shown: Shown): boolean {
+  if (shown.kind !== 'madeTo') return shown.kind === 'all'
+  return round < shown.round || (round === shown.round && unit < shown.unit)
+}
+
+function batchFor(batches: Map<string, Batch>, yarn: string): Batch {
+  const batch = batches.get(yarn) ?? { cells: new Path2D(), strands: new Path2D() }
+  batches.set(yarn, batch)
+  return batch
+}
+
+function pathFor(paths: Map<string, Path2D>, yarn: string): Path2D {
+  const path = paths.get(yarn) ?? new Path2D()
+  paths.set(yarn, path)
+  return path
+}
+
+const between = (one: Point, other: Point, share: number): Point => ({
+  x: one.x + (other.x - one.x) * share,
+  y: one.y + (other.y - one.y) * share,
+})
+
+const middle = (line: readonly Point[]): Point =>
+  line.length % 2 === 1 ? line[(line.length - 1) / 2]! : between(line[line.length / 2 - 1]!, line[line.length / 2]!, 0.5)
+
+const distance = (one: Point, other: Point) => Math.hypot(one.x - other.x, one.y - other.y)
+
+const heightOf = ({ foot, top }: Cell) => distance(middle(foot), middle(top))
+
+/** Outline of the cell a hair inside its true edges: foot from start to end, then the top back. */
+function insetCorners({ foot, top }: Cell): Point[] {
+  const outline = [...foot, ...[...top].reverse()]
+  const centre = between(middle(foot), middle(top), 0.5)
+  return outline.map((point) => {
+    const away = distance(point, centre)
+    return away < 2 * INSET ? point : between(point, centre, (INSET * 1.3) / away)
+  })
+}
+
+/** A closed outline with its sharp corners rounded. */
+function traceRounded(path: Path2D, outline: readonly Point[]): void {
+  const { length } = outline
+  outline.forEach((corner, index) => {
+    const before = outline[(index + length - 1) % length]!
+    const after = outline[(index + 1) % length]!
+    const into = distance(before, corner)
+    const out = distance(corner, after)
+    const reach = Math.min(CORNER, into * 0.32, out * 0.32)
+    const start = into > 0 ? between(corner, before, reach / into) : corner
+    const end = out > 0 ? between(corner, after, reach / out) : corner
+    if (index === 0) path.moveTo(start.x, start.y)
+    else path.lineTo(start.x, start.y)
+    path.quadraticCurveTo(corner.x, corner.y, end.x, end.y)
+  })
+  path.closePath()
+}
+
+/** One slanting S from foot to top. */
+function traceStrand(path: Path2D, { foot, top }: Cell): void {
+  const low = between(foot[0]!, foot.at(-1)!, 0.36)
+  const high = between(top[0]!, top.at(-1)!, 0.64)
+  const from = between(low, high, 0.14)
+  const to = between(low, high, 0.86)
+  const lowSide = between(between(foot[0]!, top[0]!, 0.5), between(foot.at(-1)!, top.at(-1)!, 0.5), 0.78)
+  const highSide = between(between(foot[0]!, top[0]!, 0.5), between(foot.at(-1)!, top.at(-1)!, 0.5), 0.22)
+  path.moveTo(from.x, from.y)
+  path.bezierCurveTo(lowSide.x, lowSide.y, highSide.x, highSide.y, to.x, to.y)
+}
+
+/** The light slot cut into the wide side of an increase. */
+function traceSlot(path: Path2D, { foot, top }: Cell): void {
+  const outside = middle(top)
+  const inside = middle(foot)
+  if (distance(outside, inside) < 5) return
+  const from = between(outside, inside, 0.06)
+  const to = between(outside, inside, 0.42)
+  path.moveTo(from.x, from.y)
+  path.lineTo(to.x, to.y)
+}
+

@@ -1,0 +1,47 @@
+import { rgb } from './rgb.ts'
+
+export const FILM = '#E5ECEA'
+export const INK = '#0E2730'
+export const TAPE = '#FFC21A'
+export const HAIR = '#8FA4A8'
+export const INC = '#B82A12'
+export const DEC = '#0A57AE'
+
+/** How a yarn is drawn: its own colour, the outline and strand that show on it, the line around an increase. */
+export interface YarnInk {
+  readonly fill: string
+  readonly outline: string
+  readonly strand: string
+  readonly keyline: string
+}
+
+/** Relative luminance by WCAG. */
+function luminance(colour: string): number {
+  const [red, green, blue] = rgb(colour).map((part) => {
+    const share = part / 255
+    return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
+  }) as [number, number, number]
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue
+}
+
+export function contrast(one: string, other: string): number {
+  const [light, dark] = [luminance(one), luminance(other)].sort((a, b) => b - a) as [number, number]
+  return (light + 0.05) / (dark + 0.05)
+}
+
+function mix(colour: string, toward: string, share: number): string {
+  const [from, to] = [rgb(colour), rgb(toward)]
+  const parts = from.map((part, index) => Math.round(part + (to[index]! - part) * share))
+  return `#${parts.map((part) => part.toString(16).padStart(2, '0')).join('')}`
+}
+
+/** Dark yarns are drawn with light lines, light ones with dark, so that stitches show on any colour. */
+export function yarnInk(colour: string): YarnInk {
+  const dark = luminance(colour) < 0.3
+  return {
+    fill: colour,
+    outline: dark ? mix(colour, '#ffffff', 0.42) : mix(colour, INK, 0.52),
+    strand: dark ? mix(colour, '#ffffff', 0.55) : mix(colour, INK, 0.34),
+    keyline: !dark && contrast(INC, colour) < 3 ? INK : FILM,
+  }
+}

@@ -1,0 +1,22 @@
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { App } from './App.tsx'
+import { loadDemoOnFirstVisit } from './store/firstVisit.ts'
+import { watchStorage } from './store/liveQueries.ts'
+import { sweepDeleted } from './store/mutations.ts'
+import './ui/styles.css'
+
+watchStorage()
+
+void (async () => {
+  // The shelf opens whatever happens here; a workshop that cannot be swept is only a little larger.
+  await loadDemoOnFirstVisit().catch(() => undefined)
+  await sweepDeleted(Date.now()).catch(() => undefined)
+  await navigator.storage?.persist?.().catch(() => false)
+})()
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+)

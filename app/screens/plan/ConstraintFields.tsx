@@ -1,0 +1,75 @@
+import { useId, useState } from 'react'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import type { PlanModel } from './planModel.ts'
+
+/** Rounds that must stay even, and counts that must divide: for accents and textured rounds. */
+export function ConstraintFields({ model: { piece, changePiece } }: { model: PlanModel }) {
+  const { constraints } = piece
+  const rule = constraints.multiples?.[0]
+  const setRule = (of: number, fromRound: number) =>
+    changePiece({ ...piece, constraints: { ...constraints, multiples: of > 1 ? [{ fromRound, of }] : [] } })
+  return (
+    <div className="border-t rule">
+      <EvenRoundsField
+        rounds={constraints.evenRounds ?? []}
+        onChange={(evenRounds) => changePiece({ ...piece, constraints: { ...constraints, evenRounds } })}
+      />
+      <div className="grid grid-cols-2 border-t rule">
+        <NumberCell
+          className="border-r rule"
+          label="Counts divide by"
+          value={rule?.of ?? 1}
+          format={String}
+          parse={parseCount(1, 24, 'a repeat')}
+          step={1}
+          onChange={(of) => setRule(Math.round(of), rule?.fromRound ?? 2)}
+        />
+        <NumberCell
+          label="from Rnd"
+          value={rule?.fromRound ?? 2}
+          format={String}
+          parse={parseCount(1, 500, 'a round')}
+          step={1}
+          onChange={(fromRound) => setRule(rule?.of ?? 1, Math.round(fromRound))}
+        />
+      </div>
+    </div>
+  )
+}
+
+function EvenRoundsField({ rounds, onChange }: { rounds: readonly number[]; onChange: (rounds: number[]) => void }) {
+  const id = useId()
+  const [draft, setDraft] = useState<string>()
+  const [problem, setProblem] = useState<string>()
+  const take = (text: string) => {
+    setDraft(text)
+    const parts = text.split(/[\s,;]+/).filter(Boolean)
+    const numbers = parts.map(Number)
+    const wrong = parts.find((_, index) => !Number.isInteger(numbers[index]) || numbers[index]! < 2 || numbers[index]! > 500)
+    setProblem(wrong && `“${wrong}” is not a round. Write rounds from 2 on, like 9, 10.`)
+    if (!wrong) onChange([...new Set(numbers)].sort((one, other) => one - other))
+  }
+  return (
+    <div className="px-3 py-2">
+      <label htmlFor={id} className="block pb-1 text-16">
+        Rounds without increases
+      </label>
+      <input
+        id={id}
+        className="field"
+        placeholder="none"
+        inputMode="numeric"
+        autoComplete="off"
+        value={draft ?? rounds.join(', ')}
+        aria-invalid={problem !== undefined}
+        onChange={(event) => take(event.target.value)}
+        onBlur={() => problem === undefined && setDraft(undefined)}
+      />
+      {problem && (
+        <p role="alert" className="fault mt-1 text-16">
+          {problem}
+        </p>
+      )}
+    </div>
+  )
+}

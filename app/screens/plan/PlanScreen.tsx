@@ -1,0 +1,61 @@
+import { useMemo } from 'react'
+import { useParams } from 'react-router'
+import { specOf, type PieceSpec } from '../../../core/index.ts'
+import { saveGauge, savePiece } from '../../store/mutations.ts'
+import { useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
+import { faultOf, usePlan, type Fault } from '../../store/usePlan.ts'
+import { Header } from '../../ui/Header.tsx'
+import { Opening, NotHere } from '../../ui/Opening.tsx'
+import { useLayout } from '../../ui/useLayout.ts'
+import { PlanDesk } from './PlanDesk.tsx'
+import { PlanStacked } from './PlanStacked.tsx'
+import type { PlanModel } from './planModel.ts'
+import { useDraft } from './useDraft.ts'
+
+export function PlanScreen() {
+  const { projectId } = useParams()
+  const view = useProject(projectId)
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <Header projectId={view ? projectId : undefined} />
+      {view === undefined && <Opening />}
+      {view === null && <NotHere />}
+      {view && <PlanOf key={projectId} view={view} />}
+    </div>
+  )
+}
+
+function PlanOf({ view }: { view: ProjectView }) {
+  const { project, copies, versions } = view
+  const settings = useSettings()
+  const yarns = useYarns()
+  const layout = useLayout()
+  const key = ['project', project.id]
+  const [piece, changePiece] = useDraft(view.piece, key, savePiece)
+  const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge)
+  const wanted = useMemo((): { spec?: PieceSpec; fault?: Fault } => {
+    try {
+      return { spec: specOf(piece, gauge, settings.pace) }
+    } catch (error) {
+      return { fault: faultOf(error) }
+    }
+  }, [piece, gauge, settings.pace])
+  const { plan, spec, fault } = usePlan(wanted.spec)
+  if (!yarns) return <Opening />
+  const model: PlanModel = {
+    project,
+    piece,
+    gauge,
+    copies,
+    versions,
+    yarns,
+    settings,
+    plan,
+    spec,
+    wantedSpec: wanted.spec,
+    fault: wanted.fault ?? fault,
+    changePiece,
+    changeGauge,
+  }
+  return layout === 'desk' ? <PlanDesk model={model} /> : <PlanStacked model={model} layout={layout} />
+}

@@ -1,0 +1,110 @@
+import { ToggleGroup } from 'radix-ui'
+import { useState } from 'react'
+import { FlatnessStrip, SectionView } from '../../drawing/SectionAndStrip.tsx'
+import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
+import { UNROLL_CUT } from '../../drawing/unrolledDisc.ts'
+import { useElementSize } from '../../ui/useElementSize.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { Headline, Notices } from './Headline.tsx'
+import { Ledger } from './Ledger.tsx'
+import { isTurned } from './PlanDesk.tsx'
+import { colourById, type PlanModel } from './planModel.ts'
+import { RhythmScale } from './RhythmScale.tsx'
+import { TitleBlock } from './TitleBlock.tsx'
+import { StartWork, YarnAndTime } from './YarnAndTime.tsx'
+
+const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
+
+/** One below the other: values, drawing, rounds. On a phone the disc is whole, its rows behind a switch. */
+export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stacked' | 'phone' }) {
+  const { plan, spec, piece, settings, yarns, changePiece } = model
+  const sizes = useSizes()
+  const [area, { width }] = useElementSize()
+  const [face, setFace] = useState<'disc' | 'rows'>('disc')
+  const [lit, setLit] = useState<number>()
+  const phone = layout === 'phone'
+  const cut = phone && face === 'disc' ? 1 : UNROLL_CUT
+  const mirrored = settings.hand === 'left'
+  const guess = spec?.gauge.certainty === 'guess'
+  const radius = Math.max(40, cut === 1 ? Math.min(width / 2 - 12, 240) : (width - 8) / (1 + TAIL))
+  const centre = {
+    x: cut === 1 ? width / 2 : mirrored ? width - radius - 4 : radius + 4,
+    y: radius + 12,
+  }
+  const axis = { scale: plan ? radius / plan.rounds.at(-1)!.at.arc : 1, centre: centre.x, width, lit, onPoint: setLit }
+  return (
+    <main className="flex grow flex-col">
+      <div className="grid gap-4 px-7 pt-4 pb-6 max-sm:px-4">
+        <Headline model={model} />
+        <div>
+          <TitleBlock model={model} columns={phone ? 1 : 2} />
+          <RhythmScale model={model} />
+        </div>
+        <Notices model={model} />
+        {phone && (
+          <ToggleGroup.Root
+            type="single"
+            value={face}
+            onValueChange={(next) => next && setFace(next as typeof face)}
+            aria-label="What to draw"
+            className="grid grid-cols-2 border-2 rule"
+          >
+            {(['disc', 'rows'] as const).map((name) => (
+              <ToggleGroup.Item
+                key={name}
+                value={name}
+                className="slab min-h-11 text-18 data-[state=on]:bg-ink data-[state=on]:text-film"
+              >
+                {name === 'disc' ? 'Disc' : 'Rows'}
+              </ToggleGroup.Item>
+            ))}
+          </ToggleGroup.Root>
+        )}
+        <div ref={area} className="min-w-0">
+          {width > 0 && plan && spec && (
+            <>
+              <PlanDrawing
+                plan={plan}
+                width={width}
+                height={2 * radius + 24}
+                radius={radius}
+                centre={centre}
+                cut={cut}
+                mirrored={mirrored}
+                turned={isTurned(piece.construction.rounds)}
+                guess={guess}
+                yarns={colourById(yarns)}
+                target={piece.shape.across}
+                roundHeight={spec.gauge.h}
+                sizeLabel={sizes.full}
+                lit={lit}
+                onPoint={setLit}
+                onTarget={(across) => changePiece({ ...piece, shape: { ...piece.shape, across: Math.round(across) } })}
+              />
+              <SectionView plan={plan} target={piece.shape.across} sizes={sizes} yarns={colourById(yarns)} guess={guess} {...axis} />
+              <FlatnessStrip plan={plan} {...axis} />
+            </>
+          )}
+        </div>
+        {plan && (
+          <section aria-label="Rounds">
+            <Ledger
+              plan={plan}
+              terms={settings.terms}
+              sizes={sizes}
+              yarns={yarns}
+              guess={guess}
+              lit={lit}
+              onPoint={setLit}
+              rowHeight={30 * (settings.print / 100)}
+            />
+          </section>
+        )}
+        <YarnAndTime model={model} />
+      </div>
+      <div className="sticky bottom-0 z-20 mt-auto border-t-2 rule bg-film">
+        <StartWork model={model} />
+      </div>
+    </main>
+  )
+}

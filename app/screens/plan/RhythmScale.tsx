@@ -1,0 +1,51 @@
+import { RadioGroup } from 'radix-ui'
+import { useDeferredValue } from 'react'
+import { useRhythmScale } from '../../store/usePlan.ts'
+import { percent } from '../../ui/wording.ts'
+import type { PlanModel } from './planModel.ts'
+
+/** Rhythm to precision as a scale: what each position buys, and where the piece stands on it. */
+export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { model: PlanModel }) {
+  const offers = useRhythmScale(useDeferredValue(wantedSpec))
+  const now = offers?.find(({ rhythm }) => rhythm === piece.rhythm)
+  return (
+    <div className="flex items-center gap-x-4 border-b-2 rule px-3 max-sm:flex-wrap max-sm:py-1">
+      <RadioGroup.Root
+        className="flex shrink-0 items-center"
+        aria-label="Precision or rhythm"
+        orientation="horizontal"
+        value={String(piece.rhythm)}
+        onValueChange={(value) => changePiece({ ...piece, rhythm: Number(value) })}
+      >
+        <span className="slab pr-2 text-16">Precision</span>
+        {[0, 0.25, 0.5, 0.75, 1].map((rhythm) => {
+          const offer = offers?.find((candidate) => candidate.rhythm === rhythm)
+          return (
+            <RadioGroup.Item
+              key={rhythm}
+              value={String(rhythm)}
+              aria-label={`${rhythm * 100}% rhythm${offer ? `: up to ${offer.stitchesOff.toFixed(1)} stitches off flat, ${offer.differentRepeats} different repeats` : ''}`}
+              className="group grid h-11 w-7 place-items-center"
+            >
+              <span className="relative grid h-full w-full place-items-center before:absolute before:inset-x-0 before:top-1/2 before:h-px before:bg-ink group-first-of-type:before:left-1/2 group-last-of-type:before:right-1/2">
+                <span className="z-10 size-3.5 border-2 rule bg-film group-data-[state=checked]:size-5 group-data-[state=checked]:bg-tape" />
+              </span>
+            </RadioGroup.Item>
+          )
+        })}
+        <span className="slab pl-2 text-16">Rhythm</span>
+      </RadioGroup.Root>
+      <p className="min-w-0 grow py-1 text-14 leading-tight" aria-live="polite">
+        {now && (
+          <>
+            <strong>
+              {now.differentRepeats === 1 ? 'One repeat' : `${now.differentRepeats} different repeats`}
+            </strong>
+            {now.unevenRounds > 0 && `, ${now.unevenRounds} uneven`}. Up to {now.stitchesOff.toFixed(1)} sts (
+            {percent(now.largestDeviation)}) off flat.
+          </>
+        )}
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,72 @@
+import { STITCHES, type Start } from '../../../core/index.ts'
+import { Choices } from '../../ui/Choices.tsx'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { faultAt, type PlanModel } from './planModel.ts'
+
+/** Chains a ring usually has. */
+const USUAL_CHAINS = 4
+
+/** How the piece begins, and with how many stitches. */
+export function StartEditor({ model }: { model: PlanModel }) {
+  const { piece, plan, fault, settings, changePiece } = model
+  const { start } = piece.construction
+  const sizes = useSizes()
+  const setStart = (next: Start) =>
+    changePiece({ ...piece, construction: { ...piece.construction, start: next } })
+  const { firstCount, ...otherConstraints } = piece.constraints
+  const short = STITCHES[piece.stitch].short[settings.terms]
+  return (
+    <>
+      <Choices<Start['kind']>
+        label="Start"
+        value={start.kind}
+        onChange={(kind) => setStart(kind === 'chainRing' ? { kind, chains: USUAL_CHAINS } : { kind })}
+        choices={[
+          { value: 'magicRing', label: 'Magic ring', detail: 'Draws closed: no hole.' },
+          { value: 'chainTwo', label: 'Chain 2', detail: 'All of round 1 into the 2nd chain from the hook.' },
+          {
+            value: 'chainRing',
+            label: 'Chain ring',
+            detail: plan && start.kind === 'chainRing' ? `Leaves a hole ${sizes.full(2 * plan.hole)} wide.` : 'Leaves a hole.',
+          },
+        ]}
+      />
+      {start.kind === 'chainRing' && (
+        <NumberCell
+          className="border-t rule"
+          label="Chains in the ring"
+          value={start.chains}
+          format={String}
+          parse={parseCount(3, 60, 'a number of chains')}
+          step={1}
+          unit="ch"
+          fault={faultAt(fault, 'construction.start')}
+          onChange={(chains) => setStart({ kind: 'chainRing', chains: Math.round(chains) })}
+        />
+      )}
+      <NumberCell
+        className="border-t rule"
+        label={`Stitches in round 1${firstCount === undefined ? ', found by Uzel' : ''}`}
+        value={firstCount ?? plan?.rounds[0]!.count ?? 0}
+        format={String}
+        parse={parseCount(3, 400, 'a number of stitches')}
+        step={1}
+        unit={short}
+        fault={faultAt(fault, 'constraints.firstCount')}
+        onChange={(count) =>
+          changePiece({ ...piece, constraints: { ...otherConstraints, firstCount: Math.round(count) } })
+        }
+      />
+      {firstCount !== undefined && (
+        <button
+          type="button"
+          className="choice border-t rule text-18 underline"
+          onClick={() => changePiece({ ...piece, constraints: otherConstraints })}
+        >
+          Let Uzel find it
+        </button>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,191 @@
+import clsx from 'clsx'
+import { STITCHES, type Placement, type RepeatOrder, type Start, type StitchName } from '../../../core/index.ts'
+import { Choices } from '../../ui/Choices.tsx'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { PopoverCell } from '../../ui/PopoverCell.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { ConstraintFields } from './ConstraintFields.tsx'
+import { GaugeEditor, gaugeSummary } from './GaugeEditor.tsx'
+import { faultAt, type PlanModel } from './planModel.ts'
+import { StartEditor } from './StartEditor.tsx'
+import { YarnEditor } from './YarnEditor.tsx'
+
+const BODY_STITCHES = ['sc', 'hdc', 'dc', 'tr'] as const satisfies readonly StitchName[]
+
+const startWords = (start: Start): string =>
+  start.kind === 'magicRing' ? 'in ring' : start.kind === 'chainTwo' ? 'in 2nd ch' : `in ch-${start.chains} ring`
+
+interface TitleBlockProps {
+  readonly model: PlanModel
+  /** Cells in a row: three on a desk, two on a tablet, one on a phone. */
+  readonly columns: 1 | 2 | 3
+}
+
+/** The title block: every value of the piece, changed in place. */
+export function TitleBlock({ model, columns }: TitleBlockProps) {
+  const { piece, gauge, plan, fault, settings, yarns, changePiece, changeGauge } = model
+  const sizes = useSizes()
+  const { construction } = piece
+  const setConstruction = (change: Partial<typeof construction>) =>
+    changePiece({ ...piece, construction: { ...construction, ...change } })
+  const cell = 'border-r border-b rule'
+  const names = [...new Set(piece.colours.map(({ yarn }) => yarns.find(({ id }) => id === yarn)?.name ?? '?'))]
+  return (
+    <div
+      className={clsx(
+        'grid border-t-2 border-b-2 rule [&>*]:-mb-px [&>*:nth-child(3n)]:border-r-0',
+        columns === 3 && 'grid-cols-[12.5rem_1fr_10.5rem]',
+        columns === 2 && 'grid-cols-2 [&>*:nth-child(2n)]:border-r-0 [&>*:nth-child(3n)]:border-r',
+        columns === 1 && 'grid-cols-1 [&>*]:border-r-0',
+      )}
+    >
+      <NumberCell
+        className={cell}
+        label="Target across"
+        value={piece.shape.across}
+        format={sizes.bare}
+        parse={sizes.parse}
+        step={sizes.step}
+        unit={`${sizes.unit} ± ${sizes.bare(piece.shape.tolerance)}`}
+        fault={faultAt(fault, 'shape')}
+        onChange={(across) => changePiece({ ...piece, shape: { ...piece.shape, across } })}
+      />
+      <PopoverCell
+        className={cell}
+        label={`Gauge in ${sizes.gaugeOver.label}${gauge.swatch ? '' : ', from the label'}`}
+        value={gaugeSummary(gauge, model.piece.stitch, sizes)}
+        fault={faultAt(fault, 'gauge')}
+      >
+        <GaugeEditor model={model} />
+      </PopoverCell>
+      <NumberCell
+        className={cell}
+        label="Hook"
+        value={gauge.hook}
+        format={(value) => String(value)}
+        parse={parseCount(0.5, 40, 'a hook size in mm')}
+        step={0.5}
+        unit="mm"
+        onChange={(hook) => changeGauge({ ...gauge, hook })}
+      />
+      <PopoverCell
+        className={cell}
+        label="Start"
+        value={`${plan ? plan.rounds[0]!.count : '?'} ${STITCHES[piece.stitch].short[settings.terms]} ${startWords(construction.start)}`}
+        fault={faultAt(fault, 'construction.start', 'constraints.firstCount')}
+      >
+        <StartEditor model={model} />
+      </PopoverCell>
+      <PopoverCell className={cell} label="Yarn" value={names.join(', ')} fault={faultAt(fault, 'colours')}>
+        <YarnEditor model={model} />
+      </PopoverCell>
+      <PopoverCell
+        className={cell}
+        label="Rounds"
+        value={
+          construction.rounds.kind === 'spiral' ? 'spiral' : construction.rounds.turned ? 'joined, turned' : 'joined'
+        }
+      >
+        <RoundsEditor model={model} />
+      </PopoverCell>
+      <PopoverCell className={cell} label="Stitch" value={STITCHES[piece.stitch].short[settings.terms]}>
+        <Choices
+          label="Stitch"
+          value={piece.stitch}
+          onChange={(stitch) => changePiece({ ...piece, stitch })}
+          choices={BODY_STITCHES.map((name) => ({
+            value: name,
+            label: `${STITCHES[name].short[settings.terms]}, ${STITCHES[name].long[settings.terms]}`,
+            detail: `${settings.terms === 'US' ? 'UK' : 'US'}: ${STITCHES[name].short[settings.terms === 'US' ? 'UK' : 'US']}`,
+          }))}
+        />
+      </PopoverCell>
+      <PopoverCell
+        className={cell}
+        label="Increases"
+        value={`${construction.placement}, ${construction.order === 'increaseLast' ? 'inc last' : 'inc first'}`}
+        fault={faultAt(fault, 'constraints.evenRounds', 'constraints.multiples') ?? (fault?.path === 'constraints' ? `${fault.message} ${fault.valid}` : undefined)}
+      >
+        <Choices<Placement>
+          heading
+          label="Where they stand"
+          value={construction.placement}
+          onChange={(placement) => setConstruction({ placement })}
+          choices={[
+            { value: 'staggered', label: 'Staggered', detail: 'Half a repeat over on every other round: rounder.' },
+            { value: 'stacked', label: 'Stacked', detail: 'Above one another: easy to see, makes a polygon.' },
+            { value: 'scattered', label: 'Scattered', detail: 'Never above one another: roundest, harder to read.' },
+          ]}
+        />
+        <Choices<RepeatOrder>
+          heading
+          label="In the repeat"
+          value={construction.order}
+          onChange={(order) => setConstruction({ order })}
+          choices={[
+            { value: 'increaseLast', label: 'Increase last', detail: '(2 sc, inc): the round checks itself at its end.' },
+            { value: 'increaseFirst', label: 'Increase first', detail: '(inc, 2 sc)' },
+          ]}
+        />
+        <ConstraintFields model={model} />
+      </PopoverCell>
+      <PopoverCell
+        className={cell}
+        label="Last rounds"
+        value={['as the rest', '1 free', '2 free'][construction.freeLastRounds]}
+      >
+        <Choices
+          label="Last rounds"
+          value={String(construction.freeLastRounds)}
+          onChange={(free) => setConstruction({ freeLastRounds: Number(free) as 0 | 1 | 2 })}
+          choices={[
+            { value: '2', label: 'Two may differ', detail: 'sl st, sc or hdc, whichever ends nearest the target.' },
+            { value: '1', label: 'One may differ', detail: 'The last round alone trims the size.' },
+            { value: '0', label: 'All the same stitch', detail: 'The size goes by whole rounds.' },
+          ]}
+        />
+      </PopoverCell>
+    </div>
+  )
+}
+
+function RoundsEditor({ model: { piece, changePiece, settings } }: { model: PlanModel }) {
+  const { rounds } = piece.construction
+  const now = rounds.kind === 'spiral' ? 'spiral' : rounds.turned ? 'turned' : 'joined'
+  const chainCounts = rounds.kind === 'joined' && rounds.chainCounts
+  const set = (next: typeof rounds) =>
+    changePiece({ ...piece, construction: { ...piece.construction, rounds: next } })
+  const tall = STITCHES[piece.stitch].countingChain
+  return (
+    <>
+      <Choices
+        label="Rounds"
+        value={now}
+        onChange={(kind) =>
+          set(kind === 'spiral' ? { kind } : { kind: 'joined', turned: kind === 'turned', chainCounts })
+        }
+        choices={[
+          { value: 'joined', label: 'Joined with a slip stitch', detail: 'A chain starts each round; a seam leans a little.' },
+          { value: 'spiral', label: 'Continuous spiral', detail: 'No seam; move the marker up. A small step at the end.' },
+          { value: 'turned', label: 'Joined and turned', detail: 'Every other round from the back: the seam stands straight.' },
+        ]}
+      />
+      {rounds.kind === 'joined' && tall !== undefined && (
+        <Choices
+          heading
+          label="The starting chain"
+          value={chainCounts ? 'counts' : 'not'}
+          onChange={(counts) => set({ ...rounds, chainCounts: counts === 'counts' })}
+          choices={[
+            { value: 'not', label: 'Does not count', detail: 'Avoids the gap at the start of the round.' },
+            {
+              value: 'counts',
+              label: `Counts as a ${STITCHES[piece.stitch].short[settings.terms]}`,
+              detail: `ch ${tall}; an increase there needs one stitch fewer.`,
+            },
+          ]}
+        />
+      )}
+    </>
+  )
+}

@@ -1,0 +1,127 @@
+import { ChevronRight } from 'lucide-react'
+import { Link, useNavigate } from 'react-router'
+import { useState } from 'react'
+import type { YarnRecord } from '../../../core/index.ts'
+import { yarnInk } from '../../drawing/yarnInk.ts'
+import { beginCopy } from '../../store/beginCopy.ts'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { duration } from '../../ui/wording.ts'
+import type { PlanModel } from './planModel.ts'
+
+/** Yarn as cords whose length is what is needed, and the time it takes. */
+export function YarnAndTime({ model }: { model: PlanModel }) {
+  const { plan, yarns, settings, piece, copies } = model
+  if (!plan) return null
+  const toGo = piece.quantity - copies.filter(({ finishedAt }) => finishedAt !== undefined).length
+  const longest = Math.max(...plan.yarn.map(({ metres }) => metres))
+  return (
+    <div className="grid gap-1 text-16 max-sm:text-18">
+      {plan.yarn.map(({ yarn: id, metres, doubt }) => {
+        const yarn = yarns.find((candidate) => candidate.id === id)
+        return (
+          <div key={id} className="grid grid-cols-[3.6rem_minmax(2.5rem,6rem)_1fr] items-center gap-2 leading-tight">
+            <span className="truncate">{yarn?.name}</span>
+            <Cord colour={yarn?.colour ?? '#FAFCFB'} share={metres / longest} />
+            <span className="whitespace-nowrap">
+              <span className="slab text-18">{metres.toFixed(1)} m</span>{' '}
+              <span className="text-ink-2">± {(metres * doubt).toFixed(0)}{ofWhatIsHere(yarn, metres, toGo)}</span>
+            </span>
+          </div>
+        )
+      })}
+      <div className="grid grid-cols-[3.6rem_1fr] items-baseline gap-2 leading-tight">
+        <span>Time</span>
+        <span>
+          <span className="slab text-18">{duration(plan.seconds)}</span>{' '}
+          <span className="text-ink-2">at {settings.pace} sc a minute</span>
+        </span>
+      </div>
+    </div>
+  )
+}
+
+function ofWhatIsHere(yarn: YarnRecord | undefined, metres: number, copies: number): string {
+  if (yarn?.metres === undefined) return ''
+  const all = metres * Math.max(1, copies)
+  const enough = all * 1.25 <= yarn.metres ? '' : all <= yarn.metres ? ', just enough' : ', not enough'
+  return ` of ${yarn.metres}${copies > 1 ? ` for ${copies}` : ''}${enough}`
+}
+
+function Cord({ colour, share }: { colour: string; share: number }) {
+  const { strand } = yarnInk(colour)
+  return (
+    <span aria-hidden className="block h-4 overflow-hidden rounded-full border rule" style={{ width: `${Math.max(12, share * 100)}%`, background: `repeating-linear-gradient(115deg, ${colour} 0 7px, ${strand} 7px 8px)` }} />
+  )
+}
+
+/** How many to make, and the way to the hook. */
+export function StartWork({ model }: { model: PlanModel }) {
+  const { piece, changePiece } = model
+  return (
+    <div className="flex items-stretch border-2 rule">
+      <NumberCell
+        className="w-24 shrink-0 focus-within:w-44"
+        label="Make"
+        value={piece.quantity}
+        format={String}
+        parse={parseCount(1, 1000, 'a number of pieces')}
+        step={1}
+        onChange={(quantity) => changePiece({ ...piece, quantity: Math.max(1, Math.round(quantity)) })}
+      />
+      <StartButton model={model} />
+    </div>
+  )
+}
+
+const START_BUTTON =
+  'slab flex min-h-14 grow items-center justify-between gap-3 bg-ink px-4 text-21 text-film disabled:opacity-45'
+
+function StartButton({ model }: { model: PlanModel }) {
+  const { project, piece, copies, plan, spec, fault } = model
+  const navigate = useNavigate()
+  const [problem, setProblem] = useState<string>()
+  const working = copies.find(({ finishedAt }) => finishedAt === undefined)
+  const work = `/piece/${project.id}/work`
+  if (working) {
+    return (
+      <Link to={work} className={START_BUTTON}>
+        {piece.quantity > 1 ? `Go on with no. ${working.number}` : 'Go on'}
+        <Chevron />
+      </Link>
+    )
+  }
+  const number = Math.max(0, ...copies.map((copy) => copy.number)) + 1
+  if (number > piece.quantity && copies.length > 0) {
+    return (
+      <Link to={work} className={START_BUTTON}>
+        {piece.quantity > 1 ? 'All made' : 'Made'}
+        <Chevron />
+      </Link>
+    )
+  }
+  const begin = async () => {
+    if (!plan || !spec) return
+    try {
+      await beginCopy({ pieceId: piece.id, number, spec, plan })
+      await navigate(work)
+    } catch (error) {
+      setProblem(`It could not be stored: ${error instanceof Error ? error.message : String(error)}`)
+    }
+  }
+  return (
+    <button
+      type="button"
+      className={START_BUTTON}
+      disabled={!plan || fault !== undefined}
+      onClick={() => void begin()}
+    >
+      <span>
+        {piece.quantity > 1 ? `Start no. ${number}` : 'Start Rnd 1'}
+        {problem && <span role="alert" className="block text-14">{problem}</span>}
+      </span>
+      <Chevron />
+    </button>
+  )
+}
+
+const Chevron = () => <ChevronRight aria-hidden className="shrink-0 text-tape" strokeWidth={3.5} />

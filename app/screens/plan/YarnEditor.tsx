@@ -1,0 +1,124 @@
+import { Plus, X } from 'lucide-react'
+import type { YarnRecord } from '../../../core/index.ts'
+import { freshId } from '../../store/database.ts'
+import { saveYarn } from '../../store/mutations.ts'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import type { PlanModel } from './planModel.ts'
+
+/** Colours offered to a new yarn, one after the other. */
+const NEW_COLOURS = ['#55656C', '#2F5B50', '#BCCBB8', '#77675B', '#FAFCFB']
+const NEW = 'new'
+
+/** Which yarn from which round on; a yarn's name and colour are changed here too. */
+export function YarnEditor({ model }: { model: PlanModel }) {
+  const { piece, yarns, plan, gauge, changePiece } = model
+  const setRun = (index: number, change: Partial<(typeof piece.colours)[number]>) => {
+    const runs = piece.colours.map((run, at) => (at === index ? { ...run, ...change } : run))
+    changePiece({ ...piece, colours: runs })
+  }
+  const newYarn = async (): Promise<string> => {
+    const yarn: YarnRecord = {
+      id: freshId(),
+      name: `Yarn ${yarns.length + 1}`,
+      colour: NEW_COLOURS[yarns.length % NEW_COLOURS.length]!,
+      weight: gauge.weight,
+    }
+    await saveYarn(yarn)
+    return yarn.id
+  }
+  const addRun = async () => {
+    const last = piece.colours.at(-1)!
+    const other = yarns.find(({ id }) => id !== last.yarn)?.id ?? (await newYarn())
+    const rounds = plan?.rounds.length ?? 12
+    const fromRound = Math.max(last.fromRound + 1, rounds - 2)
+    changePiece({ ...piece, colours: [...piece.colours, { fromRound, yarn: other }] })
+  }
+  return (
+    <div>
+      {piece.colours.map((run, index) => {
+        const yarn = yarns.find(({ id }) => id === run.yarn)
+        return (
+          <fieldset key={index} className="grid grid-cols-[4.5rem_1fr_2.75rem] items-end gap-2 border-b rule p-3">
+            <legend className="visually-hidden">Yarn {index + 1}</legend>
+            {index === 0 ? (
+              <span className="pb-3 text-16">from Rnd 1</span>
+            ) : (
+              <NumberCell
+                className="-mx-3"
+                label="from Rnd"
+                value={run.fromRound}
+                format={String}
+                parse={parseCount((piece.colours[index - 1]?.fromRound ?? 1) + 1, (piece.colours[index + 1]?.fromRound ?? 501) - 1, 'a round')}
+                onChange={(fromRound) => setRun(index, { fromRound: Math.round(fromRound) })}
+              />
+            )}
+            <select
+              className="field"
+              aria-label="Yarn"
+              value={run.yarn}
+              onChange={async ({ target: { value } }) =>
+                setRun(index, { yarn: value === NEW ? await newYarn() : value })
+              }
+            >
+              {yarns.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+              <option value={NEW}>New yarn…</option>
+            </select>
+            {index > 0 && (
+              <button
+                type="button"
+                className="grid size-11 place-items-center hover:bg-film-2"
+                aria-label={`Leave out yarn ${index + 1}`}
+                onClick={() => changePiece({ ...piece, colours: piece.colours.filter((_, at) => at !== index) })}
+              >
+                <X aria-hidden />
+              </button>
+            )}
+            {yarn && <YarnFields yarn={yarn} />}
+          </fieldset>
+        )
+      })}
+      <button type="button" className="choice items-center text-18" onClick={() => void addRun()}>
+        <Plus aria-hidden size={20} /> Another yarn from a round on
+      </button>
+    </div>
+  )
+}
+
+function YarnFields({ yarn }: { yarn: YarnRecord }) {
+  return (
+    <div className="col-span-3 grid grid-cols-[3rem_1fr_8rem] gap-2">
+      <input
+        type="color"
+        className="h-11 w-12 border rule bg-fog p-1"
+        aria-label={`Colour of ${yarn.name}`}
+        value={yarn.colour}
+        onChange={({ target: { value } }) => void saveYarn({ ...yarn, colour: value })}
+      />
+      <input
+        className="field"
+        aria-label={`Name of ${yarn.name}`}
+        maxLength={60}
+        defaultValue={yarn.name}
+        key={yarn.id}
+        onBlur={({ target: { value } }) => value.trim() && void saveYarn({ ...yarn, name: value.trim() })}
+      />
+      <input
+        className="field"
+        aria-label={`Metres of ${yarn.name} at hand`}
+        placeholder="m at hand"
+        inputMode="decimal"
+        defaultValue={yarn.metres}
+        key={`${yarn.id} metres`}
+        onBlur={({ target: { value } }) => {
+          const metres = Number(value.replace(',', '.'))
+          if (value.trim() === '') void saveYarn({ ...yarn, metres: undefined })
+          else if (metres >= 0 && metres < 1e6) void saveYarn({ ...yarn, metres })
+        }}
+      />
+    </div>
+  )
+}

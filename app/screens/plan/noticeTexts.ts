@@ -1,0 +1,35 @@
+import type { Notice, PieceRecord, Plan } from '../../../core/index.ts'
+import type { Sizes } from '../../ui/useSizes.ts'
+import { percent } from '../../ui/wording.ts'
+
+/** What a plan wants said about it: the fact, then the number, then what to do. */
+export function noticeTexts(plan: Plan, piece: PieceRecord, sizes: Sizes): string[] {
+  return plan.notices.map((notice) => noticeText(notice, plan, piece, sizes))
+}
+
+function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes): string {
+  switch (notice.code) {
+    case 'guess':
+      return 'Gauge is a guess from the label. Work the first 5 rounds or a swatch, then put in what you count.'
+    case 'sizeMissed':
+      return `Ends ${sizes.full(Math.abs(notice.by))} ${notice.by > 0 ? 'over' : 'under'} the target. ${
+        piece.construction.freeLastRounds < 2
+          ? 'Let the last rounds differ, or take this size.'
+          : 'No last rounds come nearer in this gauge.'
+      }`
+    case 'notFlat':
+      return `The last third is ${percent(Math.abs(notice.flatness))} too ${
+        notice.flatness < 0 ? 'short: it will dish' : 'long: it will wave'
+      }. Move toward precision.`
+    case 'trimLate': {
+      const ends = plan.rounds.slice(notice.fromRound - 1).map(({ number, stitch }) => `${number} ${stitch}`)
+      return `Measure after Rnd ${notice.afterRound} before you settle the last: ${ends.join(', ')}.`
+    }
+    case 'polygon':
+      return `Stacked increases make a polygon with ${notice.sides} sides. Stagger them for a rounder edge.`
+    case 'repeatCost':
+      return `Multiples of ${notice.of} put Rnd ${notice.round} ${sizes.full(Math.abs(notice.across))} ${
+        notice.across > 0 ? 'over' : 'under'
+      } its size.`
+  }
+}

@@ -1,0 +1,40 @@
+import type {
+  CopyRecord,
+  GaugeRecord,
+  PieceRecord,
+  PieceSpec,
+  Plan,
+  PlanVersionRecord,
+  ProjectRecord,
+  WorkshopSettings,
+  YarnRecord,
+} from '../../../core/index.ts'
+import type { Fault } from '../../store/usePlan.ts'
+
+/** All that the parts of the plan screen show and change. */
+export interface PlanModel {
+  readonly project: ProjectRecord
+  readonly piece: PieceRecord
+  readonly gauge: GaugeRecord
+  readonly copies: readonly CopyRecord[]
+  readonly versions: readonly PlanVersionRecord[]
+  readonly yarns: readonly YarnRecord[]
+  readonly settings: WorkshopSettings
+  /** The last plan that could be made, and the spec it belongs to. */
+  readonly plan?: Plan
+  readonly spec?: PieceSpec
+  /** What is asked for now, when the gauge can be. */
+  readonly wantedSpec?: PieceSpec
+  readonly fault?: Fault
+  readonly changePiece: (piece: PieceRecord) => void
+  readonly changeGauge: (gauge: GaugeRecord) => void
+}
+
+/** The sentence for a field whose path begins so, if that is the one at fault. */
+export function faultAt(fault: Fault | undefined, ...paths: readonly string[]): string | undefined {
+  if (!fault || !paths.some((path) => fault.path === path || fault.path.startsWith(`${path}.`))) return undefined
+  return `${fault.message} ${fault.valid}`
+}
+
+export const colourById = (yarns: readonly YarnRecord[]): ReadonlyMap<string, string> =>
+  new Map(yarns.map(({ id, colour }) => [id, colour]))

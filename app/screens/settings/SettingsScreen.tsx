@@ -1,0 +1,112 @@
+import { useEffect, useState } from 'react'
+import type { WorkshopSettings } from '../../../core/index.ts'
+import { exportFile } from '../../store/files.ts'
+import { saveSettings } from '../../store/mutations.ts'
+import { useSettings } from '../../store/queries.ts'
+import { Choices } from '../../ui/Choices.tsx'
+import { Header } from '../../ui/Header.tsx'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+
+/** The workshop: its name, words, units, hand and print. Stored values never change with them. */
+export function SettingsScreen() {
+  const settings = useSettings()
+  const set = (change: Partial<WorkshopSettings>) => void saveSettings(change)
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <Header />
+      <main className="grid content-start gap-6 p-7 max-sm:p-4">
+        <h1 className="text-44 max-sm:text-36">Settings</h1>
+        <div className="grid max-w-5xl border-2 rule lg:grid-cols-2 [&>*]:border-b [&>*]:border-ink lg:[&>*:nth-child(odd)]:border-r">
+          <WorkshopName key={settings.name} name={settings.name} onChange={(name) => set({ name })} />
+          <NumberCell
+            label="Your pace, until the log knows better"
+            value={settings.pace}
+            format={String}
+            parse={parseCount(1, 120, 'stitches a minute')}
+            step={1}
+            unit="sc a minute"
+            onChange={(pace) => set({ pace: Math.min(120, pace) })}
+          />
+          <Choices<WorkshopSettings['units']>
+            heading
+            label="Lengths"
+            value={settings.units}
+            onChange={(units) => set({ units })}
+            choices={[
+              { value: 'cm', label: 'Centimetres', detail: 'Gauge over 10 cm.' },
+              { value: 'in', label: 'Inches', detail: 'In eighths; gauge over 4 in.' },
+            ]}
+          />
+          <Choices<WorkshopSettings['terms']>
+            heading
+            label="Crochet terms"
+            value={settings.terms}
+            onChange={(terms) => set({ terms })}
+            choices={[
+              { value: 'US', label: 'US', detail: 'sc, hdc, dc, tr' },
+              { value: 'UK', label: 'UK', detail: 'dc, htr, tr, dtr for the same stitches' },
+            ]}
+          />
+          <Choices<WorkshopSettings['hand']>
+            heading
+            label="Hand"
+            value={settings.hand}
+            onChange={(hand) => set({ hand })}
+            choices={[
+              { value: 'right', label: 'Right-handed', detail: 'Rounds run anticlockwise.' },
+              { value: 'left', label: 'Left-handed', detail: 'Rounds run clockwise; drawings are mirrored.' },
+            ]}
+          />
+          <Choices
+            heading
+            label="Print"
+            value={String(settings.print)}
+            onChange={(print) => set({ print: Number(print) as WorkshopSettings['print'] })}
+            choices={[
+              { value: '100', label: 'Normal' },
+              { value: '125', label: 'Large', detail: 'Drawing and rounds one below the other.' },
+              { value: '150', label: 'Largest' },
+            ]}
+          />
+        </div>
+        <Storage />
+      </main>
+    </div>
+  )
+}
+
+function WorkshopName({ name, onChange }: { name: string; onChange: (name: string) => void }) {
+  const [text, setText] = useState(name)
+  return (
+    <label className="grid gap-1 px-3 py-2">
+      <span className="text-14 text-ink-2">Workshop</span>
+      <input
+        className="slab w-full bg-transparent text-24 outline-none focus:bg-tape"
+        maxLength={200}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={() => (text.trim() ? onChange(text.trim()) : setText(name))}
+      />
+    </label>
+  )
+}
+
+/** Where everything is, and a copy of it to keep. */
+function Storage() {
+  const [kept, setKept] = useState<boolean>()
+  useEffect(() => {
+    void navigator.storage?.persisted?.().then(setKept)
+  }, [])
+  return (
+    <section className="grid max-w-5xl gap-3">
+      <h2 className="text-24">Where it is kept</h2>
+      <p className="text-18">
+        In this browser only; nothing is sent anywhere.{' '}
+        {kept === false && 'The browser may clear it when the disk is full: keep a file now and then.'}
+      </p>
+      <button type="button" className="button-line justify-self-start" onClick={() => void exportFile()}>
+        Export the whole workshop
+      </button>
+    </section>
+  )
+}

@@ -1,0 +1,198 @@
+import clsx from 'clsx'
+import { MM_PER_INCH, type Plan, type Position, type YarnRecord } from '../../../core/index.ts'
+import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
+import { drawnRadius, place, type DrawingFrame } from '../../drawing/unrolledDisc.ts'
+import { colourById } from '../plan/planModel.ts'
+import { useElementSize } from '../../ui/useElementSize.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import type { ShelfRow } from './useShelfRows.ts'
+
+interface LedgeProps {
+  readonly rows: readonly ShelfRow[]
+  readonly yarns: readonly YarnRecord[]
+  readonly current?: string
+  readonly onChoose: (projectId: string) => void
+  readonly mirrored: boolean
+}
+
+/** Copies of a set stand behind one another, a part of their width apart. */
+const OVERLAP = 0.09
+const MOST_COPIES = 8
+const GAP_MM = 24
+const TALLEST = 190
+const TAPE = 18
+
+/** Everything on one ledge at one scale; its front edge is the tape. */
+export function Ledge({ rows, yarns, current, onChoose, mirrored }: LedgeProps) {
+  const [area, { width }] = useElementSize()
+  const sizes = useSizes()
+  const pieces = rows.flatMap((row) => (row.planned ? [{ row, mm: ledgeWidth(row) }] : []))
+  const across = pieces.reduce((sum, { mm }) => sum + mm + GAP_MM, GAP_MM)
+  const widest = Math.max(1, ...pieces.map(({ row }) => 2 * drawnRadius(row.planned!.plan.rounds.at(-1)!)))
+  // Few small pieces are not blown up to fill the ledge: about true size at the most.
+  const scale = Math.min(width / Math.max(across, 420), TALLEST / widest)
+  const height = Math.ceil(Math.min(TALLEST, widest * scale)) + 6
+  let x = GAP_MM / 2
+  const placed = pieces.map(({ row, mm }) => {
+    const left = x
+    x += mm + GAP_MM
+    return { row, left, mm }
+  })
+  return (
+    <div ref={area} className="pt-2">
+      {width > 0 && (
+        <>
+          <div className="relative border-b-2 rule" style={{ height }}>
+            {placed.map(({ row, left, mm }) => (
+              <button
+                key={row.view.project.id}
+                type="button"
+                tabIndex={-1}
+                aria-hidden
+                className="absolute bottom-0"
+                style={{ left: left * scale, width: mm * scale, height }}
+                onClick={() => onChoose(row.view.project.id)}
+              >
+                <SetOfPieces row={row} yarns={yarns} scale={scale} mirrored={mirrored} />
+              </button>
+            ))}
+          </div>
+          <LedgeTape width={width} scale={scale} inches={sizes.unit === 'in'} />
+          <div className="relative h-9 max-sm:hidden" aria-hidden>
+            {placed.map(({ row, left, mm }, index) => (
+              <p
+                key={row.view.project.id}
+                className={clsx(
+                  'absolute top-1 -translate-x-1/2 truncate px-2 text-center text-16',
+                  row.view.project.id === current && 'bg-tape',
+                )}
+                style={{ left: Math.max(48, (left + mm / 2) * scale), maxWidth: Math.max(96, (mm + GAP_MM) * scale) }}
+              >
+                <span className="slab">{index + 1}</span> {row.view.project.name}
+              </p>
+            ))}
+          </div>
+        </>
+      )}
+    </div>
+  )
+}
+
+function copiesShown({ view }: ShelfRow): number {
+  return Math.min(MOST_COPIES, view.piece.quantity)
+}
+
+function ledgeWidth(row: ShelfRow): number {
+  const diameter = 2 * drawnRadius(row.planned!.plan.rounds.at(-1)!)
+  return diameter * (1 + OVERLAP * (copiesShown(row) - 1))
+}
+
+interface SetProps {
+  readonly row: ShelfRow
+  readonly yarns: readonly YarnRecord[]
+  readonly scale: number
+  readonly mirrored: boolean
+}
+
+/** Made in yarn, to come in outline inside a dashed edge; the one on the hook in front. */
+function SetOfPieces({ row, yarns, scale, mirrored }: SetProps) {
+  const { plan, progress } = row.planned!
+  const diameter = 2 * drawnRadius(plan.rounds.at(-1)!) * scale
+  const shown = copiesShown(row)
+  const order = Array.from({ length: shown }, (_, index) => index)
+  // Each made one stands before the one made earlier; those to come stand behind.
+  const front = progress.current ? progress.current.number - 1 : row.copies.length - 1
+  return order.map((index) => {
+    const copy = row.copies.find(({ number }) => number === index + 1)
+    const left = index * OVERLAP * diameter
+    return (
+      <span
+        key={index}
+        className="absolute bottom-0 block"
+        style={{ left, width: diameter, height: diameter, zIndex: index <= front ? index + 1 : -index }}
+      >
+        <Disc
+          plan={copy?.plan ?? plan}
+          size={diameter}
+          yarns={colourById(yarns)}
+          position={copy?.position}
+          finished={copy?.finished ?? false}
+          detailed={index === front || index === front - 1 || (front < 0 && index === 0)}
+          mirrored={mirrored}
+        />
+      </span>
+    )
+  })
+}
+
+interface DiscProps {
+  readonly plan: Plan
+  readonly size: number
+  readonly yarns: ReadonlyMap<string, string>
+  readonly position?: Position
+  readonly finished: boolean
+  /** Whether its stitches show; the ones behind are only an edge. */
+  readonly detailed: boolean
+  readonly mirrored: boolean
+}
+
+function Disc({ plan, size, yarns, position, finished, detailed, mirrored }: DiscProps) {
+  const edge = drawnRadius(plan.rounds.at(-1)!)
+  const frame: DrawingFrame = { scale: (size / 2 - 2) / edge, x: size / 2, y: size / 2, cut: 1, mirrored }
+  const round = position && plan.rounds[position.round - 1]
+  const here = round && !finished ? place(frame, position.unit / Math.max(1, round.count), drawnRadius(round), 0) : undefined
+  return (
+    <>
+      <svg className="absolute inset-0" width={size} height={size}>
+        <circle
+          cx={size / 2}
+          cy={size / 2}
+          r={size / 2 - 1}
+          fill={finished ? (yarns.get(plan.rounds.at(-1)!.yarn) ?? '#FAFCFB') : 'var(--color-film)'}
+          stroke="var(--color-ink)"
+          strokeWidth={1.2}
+          strokeDasharray={finished ? undefined : '4 4'}
+        />
+      </svg>
+      {detailed && (
+        <StitchCanvas
+          plan={plan}
+          frame={frame}
+          width={size}
+          height={size}
+          yarns={yarns}
+          shown={finished ? { kind: 'all' } : { kind: 'madeTo', ...(position ?? { round: 1, unit: 0 }), toCome: true }}
+        />
+      )}
+      {here && (
+        <svg className="absolute inset-0 overflow-visible" width={size} height={size}>
+          <circle cx={here.x} cy={here.y} r={7} fill="var(--color-tape)" stroke="var(--color-ink)" strokeWidth={2.6} />
+        </svg>
+      )}
+    </>
+  )
+}
+
+function LedgeTape({ width, scale, inches }: { width: number; scale: number; inches: boolean }) {
+  const unit = (inches ? MM_PER_INCH : 10) * scale
+  const count = Math.floor(width / unit)
+  return (
+    <svg width={width} height={TAPE} className="block" aria-hidden>
+      <rect width={width} height={TAPE} fill="var(--color-tape)" />
+      {Array.from({ length: count }, (_, index) => {
+        const x = (index + 1) * unit
+        const named = (index + 1) % 10 === 0 || (inches && (index + 1) % 4 === 0)
+        return (
+          <g key={index}>
+            <path d={`M${x} 0v${(index + 1) % 5 === 0 ? 8 : 5}`} stroke="var(--color-ink)" strokeWidth={1} />
+            {named && (
+              <text x={x - 3} y={15} textAnchor="end" fontSize={13} className="slab" fill="var(--color-ink)">
+                {index + 1}
+              </text>
+            )}
+          </g>
+        )
+      })}
+    </svg>
+  )
+}

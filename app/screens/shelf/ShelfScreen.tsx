@@ -1,0 +1,205 @@
+import clsx from 'clsx'
+import { Search } from 'lucide-react'
+import { lazy, Suspense, useRef, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { exportFile } from '../../store/files.ts'
+import { deleteProject, duplicateProject, restoreProject } from '../../store/mutations.ts'
+import { useProjects, useSettings, useYarns } from '../../store/queries.ts'
+import { Header } from '../../ui/Header.tsx'
+import { Opening } from '../../ui/Opening.tsx'
+import { say } from '../../ui/toasts.tsx'
+import { duration } from '../../ui/wording.ts'
+import { Ledge } from './Ledge.tsx'
+import { NewPiece } from './NewPiece.tsx'
+import { RenameDialog } from './RenameDialog.tsx'
+import { ShelfTable } from './ShelfTable.tsx'
+import { useShelfRows, type ShelfRow, type Stage } from './useShelfRows.ts'
+
+const ImportDialog = lazy(() => import('./ImportDialog.tsx').then((m) => ({ default: m.ImportDialog })))
+
+const STAGES: readonly { readonly stage: Stage | 'all'; readonly name: string }[] = [
+  { stage: 'all', name: 'All' },
+  { stage: 'underWay', name: 'Under way' },
+  { stage: 'planned', name: 'Planned' },
+  { stage: 'finished', name: 'Finished' },
+]
+
+/** All pieces on one ledge, to scale, and what is next with each. */
+export function ShelfScreen() {
+  const settings = useSettings()
+  const yarns = useYarns()
+  const rows = useShelfRows(useProjects(), settings)
+  const navigate = useNavigate()
+  const [search, setSearch] = useState('')
+  const [stage, setStage] = useState<Stage | 'all'>('all')
+  const [chosen, setChosen] = useState<string>()
+  const [renaming, setRenaming] = useState<ShelfRow>()
+  const [file, setFile] = useState<File>()
+  const picker = useRef<HTMLInputElement>(null)
+
+  const wanted = search.trim().toLowerCase()
+  const shown = rows?.filter(
+    (row) => (stage === 'all' || row.stage === stage) && matches(row, wanted, yarns ?? []),
+  )
+  const current = shown?.find(({ view }) => view.project.id === chosen) ?? shown?.[0]
+  const secondsLeft = rows?.reduce((sum, { planned }) => sum + (planned?.progress.secondsLeft ?? 0), 0) ?? 0
+
+  const remove = async ({ view: { project } }: ShelfRow) => {
+    await deleteProject(project.id)
+    say(`${project.name} is off the shelf.`, { label: 'Undo', run: () => void restoreProject(project.id) })
+  }
+  const duplicate = async ({ view: { project } }: ShelfRow) => {
+    const id = await duplicateProject(project.id)
+    setChosen(id)
+    say(`${project.name} is on the shelf once more, with nothing worked.`)
+  }
+
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <Header>
+        <div className="ml-auto flex items-stretch">
+          <label className="flex min-w-0 items-center gap-3 border-l rule px-4 focus-within:bg-tape max-sm:px-2">
+            <Search aria-hidden size={20} className="shrink-0" />
+            <span className="visually-hidden">Find a piece or yarn</span>
+            <input
+              type="search"
+              className="w-56 bg-transparent text-16 outline-none placeholder:text-ink-2 max-lg:w-32 max-sm:w-14"
+              placeholder="Find a piece or yarn"
+              value={search}
+              onChange={(event) => setSearch(event.target.value)}
+            />
+          </label>
+          <HeaderButton onClick={() => picker.current?.click()}>Import</HeaderButton>
+          <HeaderButton onClick={() => void exportFile()}>Export</HeaderButton>
+          <input
+            ref={picker}
+            type="file"
+            accept=".json,application/json"
+            className="hidden"
+            aria-label="File to import"
+            onChange={(event) => {
+              setFile(event.target.files?.[0])
+              event.target.value = ''
+            }}
+          />
+        </div>
+      </Header>
+      {!rows || !shown ? (
+        <Opening />
+      ) : (
+        <main className="flex grow flex-col">
+          <div className="grow px-7 pt-3 pb-6 max-sm:px-4">
+            <div className="flex flex-wrap items-baseline gap-x-7 gap-y-1">
+              <h1 className="text-44 max-sm:text-36">{settings.name}</h1>
+              <p className="text-18">
+                {rows.length === 1 ? '1 piece.' : `${rows.length} pieces.`}{' '}
+                {secondsLeft > 0 && (
+                  <>
+                    <strong>{duration(secondsLeft)}</strong> of work left.
+                  </>
+                )}
+              </p>
+              {rows.length > 0 && <StageFilter rows={rows} stage={stage} onStage={setStage} />}
+            </div>
+            {rows.length === 0 ? (
+              <EmptyShelf />
+            ) : shown.length === 0 ? (
+              <p className="py-10 text-20">
+                Nothing here is called that.{' '}
+                <button type="button" className="underline" onClick={() => (setSearch(''), setStage('all'))}>
+                  Show all
+                </button>
+              </p>
+            ) : (
+              <>
+                <Ledge
+                  rows={shown}
+                  yarns={yarns ?? []}
+                  current={current?.view.project.id}
+                  onChoose={setChosen}
+                  mirrored={settings.hand === 'left'}
+                />
+                <ShelfTable
+                  rows={shown}
+                  yarns={yarns ?? []}
+                  current={current?.view.project.id}
+                  onChoose={setChosen}
+                  onOpen={({ view }) => void navigate(`/piece/${view.project.id}/plan`)}
+                  onRename={setRenaming}
+                  onDuplicate={(row) => void duplicate(row)}
+                  onExport={({ view }) => void exportFile(view.project)}
+                  onDelete={(row) => void remove(row)}
+                />
+              </>
+            )}
+          </div>
+          <NewPiece />
+        </main>
+      )}
+      {renaming && <RenameDialog project={renaming.view.project} onClose={() => setRenaming(undefined)} />}
+      {file && (
+        <Suspense>
+          <ImportDialog file={file} onClose={() => setFile(undefined)} />
+        </Suspense>
+      )}
+    </div>
+  )
+}
+
+function matches({ view }: ShelfRow, wanted: string, yarns: readonly { id: string; name: string }[]): boolean {
+  const used = view.piece.colours.map(({ yarn }) => yarns.find(({ id }) => id === yarn)?.name ?? '')
+  return [view.project.name, view.gauge.name, ...used].some((text) => text.toLowerCase().includes(wanted))
+}
+
+function HeaderButton({ onClick, children }: { onClick: () => void; children: string }) {
+  return (
+    <button
+      type="button"
+      className="slab border-l rule px-4 text-20 hover:bg-film-2 max-sm:px-2 max-sm:text-16"
+      onClick={onClick}
+    >
+      {children}
+    </button>
+  )
+}
+
+interface StageFilterProps {
+  readonly rows: readonly ShelfRow[]
+  readonly stage: Stage | 'all'
+  readonly onStage: (stage: Stage | 'all') => void
+}
+
+function StageFilter({ rows, stage, onStage }: StageFilterProps) {
+  return (
+    <div role="group" aria-label="Which pieces" className="ml-auto flex flex-wrap gap-x-5">
+      {STAGES.map(({ stage: value, name }) => {
+        const count = value === 'all' ? rows.length : rows.filter((row) => row.stage === value).length
+        return (
+          <button
+            key={value}
+            type="button"
+            aria-pressed={stage === value}
+            className={clsx(
+              'min-h-11 border-b-4 text-16',
+              stage === value ? 'border-tape font-bold' : 'border-transparent text-ink-2 hover:text-ink',
+            )}
+            onClick={() => onStage(value)}
+          >
+            {name} {count}
+          </button>
+        )
+      })}
+    </div>
+  )
+}
+
+function EmptyShelf() {
+  return (
+    <div className="grid max-w-xl gap-4 py-10">
+      <p className="text-24">Nothing is on the shelf yet. Measure what a mat must fit, and see every round of it.</p>
+      <Link to="/new" className="button-ink justify-self-start">
+        Plan a round mat
+      </Link>
+    </div>
+  )
+}

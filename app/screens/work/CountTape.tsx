@@ -1,0 +1,112 @@
+import { stitchesMade, type WorkView } from '../../../core/index.ts'
+import { useElementSize } from '../../ui/useElementSize.ts'
+import { stitchRowGeometry } from './stitchRowGeometry.ts'
+
+interface CountTapeProps {
+  readonly now: WorkView
+  readonly unit: number
+}
+
+const HEIGHT = 42
+const LEAD = 44
+
+/** The round as a tape: a tick a stitch, a wedge at every increase, filled to the count. */
+export function CountTape({ now, unit }: CountTapeProps) {
+  const [area, { width }] = useElementSize()
+  const { round, units, made, bracket } = now
+  const margin = width < 600 ? 16 : 28
+  const long = Math.max(1, width - 2 * margin)
+  const x = (stitches: number) => margin + (stitches / round.count) * long
+  const pitch = long / round.count
+  const from = x(stitchesMade(units, bracket.from))
+  const to = x(stitchesMade(units, bracket.to))
+  const { bracket: enlarged } = stitchRowGeometry(units, unit, bracket, width)
+  return (
+    <div ref={area}>
+      <svg width={width} height={LEAD + HEIGHT} className="block" aria-hidden>
+        <path
+          d={`M${enlarged[0]} 2L${from} ${LEAD - 4}M${enlarged[1]} 2L${to} ${LEAD - 4}`}
+          stroke="var(--color-ink)"
+          strokeWidth={1.3}
+          fill="none"
+        />
+        <g transform={`translate(0 ${LEAD})`}>
+          <rect x={margin} width={long} height={HEIGHT} fill="var(--color-fog)" />
+          <rect x={margin} width={(made / round.count) * long} height={HEIGHT} fill="var(--color-tape)" />
+          <Ticks now={now} x={x} pitch={pitch} />
+          <rect x={margin} width={long} height={HEIGHT} fill="none" stroke="var(--color-ink)" strokeWidth={2} />
+          <path d={`M${x(made)} -6V${HEIGHT}`} stroke="var(--color-ink)" strokeWidth={4} />
+        </g>
+      </svg>
+      <CountTag made={made} of={round.count} at={x(made)} width={width} unit={unit} />
+    </div>
+  )
+}
+
+function Ticks({ now: { units, round }, x, pitch }: { now: WorkView; x: (stitches: number) => number; pitch: number }) {
+  let made = 0
+  let shown = -Infinity
+  return units.map((unit, index) => {
+    const before = made
+    made += unit.kind === 'inc' ? 2 : 1
+    const right = x(made)
+    const next = units[index + 1]
+    const endsRun = !next || next.step !== unit.step || next.time !== unit.time
+    const wide = Math.min(x(made) - x(before), 52)
+    const named = endsRun && right - shown > 46
+    if (named) shown = right
+    const wedge = unit.kind === 'inc' && wide >= 5
+    return (
+      <g key={index}>
+        {pitch >= 4 && !endsRun && <path d={`M${right} 0V12`} stroke="var(--color-ink)" strokeWidth={1} />}
+        {endsRun && right < x(round.count) - 1 && (
+          <path d={`M${right} 0V${HEIGHT}`} stroke="var(--color-ink)" strokeWidth={1} />
+        )}
+        {wedge && (
+          <path
+            d={`M${right - wide + 1} 14H${right - 2}L${right - wide * 0.28} 34H${right - wide * 0.74}Z`}
+            fill="var(--color-inc)"
+            stroke="var(--color-film)"
+            strokeWidth={1}
+          />
+        )}
+        {named && (
+          <text
+            x={wedge && wide >= 20 ? right - wide - 3 : right - 5}
+            y={32}
+            textAnchor="end"
+            className="slab"
+            fontSize={wide >= 20 || !wedge ? 22 : 0}
+            fill="var(--color-ink)"
+          >
+            {made}
+          </text>
+        )}
+      </g>
+    )
+  })
+}
+
+/** The count on its tag, pointing at the tape; it stays on the screen at both ends. */
+function CountTag({ made, of, at, width, unit }: { made: number; of: number; at: number; width: number; unit: number }) {
+  const small = width < 600
+  const tag = (small ? 50 : 66) * Math.max(2, String(made).length) + 34
+  const left = Math.max(small ? 16 : 28, Math.min(at - tag / 2, width - tag - (small ? 110 : 180)))
+  const nose = Math.max(14, Math.min(at - left, tag - 14))
+  return (
+    <div className="relative flex h-[7.4rem] items-end max-sm:h-[5.6rem]" style={{ marginLeft: left }}>
+      <svg className="absolute top-0 left-0" width={tag} height={14} aria-hidden>
+        <path d={`M${nose - 14} 14L${nose} 0L${nose + 14} 14Z`} fill="var(--color-tape)" />
+      </svg>
+      <span
+        key={unit}
+        data-testid="count"
+        className="count-tag grid h-[6.6rem] place-items-center bg-tape font-slab text-[6.6rem] leading-none font-[550] tracking-[-0.04em] tabular max-sm:h-[4.8rem] max-sm:text-[4.8rem]"
+        style={{ width: tag }}
+      >
+        {made}
+      </span>
+      <span className="slab pb-2 pl-4 text-[2.9rem] leading-none whitespace-nowrap max-sm:text-[2rem]">of {of}</span>
+    </div>
+  )
+}

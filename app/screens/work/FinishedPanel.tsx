@@ -1,0 +1,56 @@
+import { Link } from 'react-router'
+import { useState } from 'react'
+import type { CopyRecord, Plan } from '../../../core/index.ts'
+import { beginCopy } from '../../store/beginCopy.ts'
+import type { ProjectView } from '../../store/queries.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+
+interface FinishedPanelProps {
+  readonly view: ProjectView
+  readonly copy: CopyRecord
+  readonly plan: Plan
+}
+
+/** A copy is made: what it should measure, and the next of the set to the same plan. */
+export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
+  const { project, piece, copies, versions } = view
+  const sizes = useSizes()
+  const [busy, setBusy] = useState(false)
+  const { across, plusMinus } = plan.finished
+  const highest = Math.max(...copies.map(({ number }) => number))
+  const open = copies.find(({ finishedAt, id }) => finishedAt === undefined && id !== copy.id)
+  const pinned = versions.find(({ version }) => version === copy.planVersion)
+  const beginNext = async () => {
+    if (!pinned || busy) return
+    setBusy(true)
+    await beginCopy({ pieceId: piece.id, number: highest + 1, spec: pinned.spec, plan: pinned.plan })
+    setBusy(false)
+  }
+  return (
+    <main className="grid grow content-start gap-5 px-7 py-8 max-sm:px-4">
+      <h1 className="text-44 max-sm:text-36">
+        {piece.quantity > 1 ? `No. ${copy.number} of ${piece.quantity} is made` : `${project.name} is made`}
+      </h1>
+      <p className="text-24 max-sm:text-18">
+        Fasten off, weave in, block. It should measure{' '}
+        <strong className="slab bg-tape px-2">{sizes.withDoubt(across, plusMinus)}</strong> across.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        {open ? (
+          <Link className="button-ink" to={`/piece/${project.id}/work?copy=${open.number}`}>
+            Go on with no. {open.number}
+          </Link>
+        ) : (
+          highest < piece.quantity && (
+            <button type="button" className="button-ink" disabled={busy} onClick={() => void beginNext()}>
+              Start no. {highest + 1}, same plan
+            </button>
+          )
+        )}
+        <Link className="button-line" to="/">
+          To the shelf
+        </Link>
+      </div>
+    </main>
+  )
+}

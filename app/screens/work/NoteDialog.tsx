@@ -1,0 +1,74 @@
+import { format } from 'date-fns'
+import { useState } from 'react'
+import type { LogEvent } from '../../../core/index.ts'
+import { database } from '../../store/database.ts'
+import { useStored } from '../../store/liveQueries.ts'
+import { Modal } from '../../ui/Modal.tsx'
+
+interface NoteDialogProps {
+  readonly open: boolean
+  readonly onClose: () => void
+  readonly copyId: string
+  readonly onNote: (text: string) => void
+}
+
+type Note = Extract<LogEvent, { type: 'note' }>
+
+/** Notes are written where the hook is, and kept in the log. */
+export function NoteDialog({ open, onClose, copyId, onNote }: NoteDialogProps) {
+  return (
+    <Modal open={open} onClose={onClose} title="Note">
+      {open && <NoteForm copyId={copyId} onClose={onClose} onNote={onNote} />}
+    </Modal>
+  )
+}
+
+function NoteForm({ copyId, onClose, onNote }: Omit<NoteDialogProps, 'open'>) {
+  const [text, setText] = useState('')
+  const notes = useStored(['notes', copyId], ['events'], () =>
+    database.events
+      .where('[copyId+seq]')
+      .between([copyId, 0], [copyId, Infinity])
+      .filter((event): event is Note => event.type === 'note')
+      .toArray(),
+  )
+  const keep = () => {
+    if (text.trim() === '') return
+    onNote(text.trim())
+    onClose()
+  }
+  return (
+    <>
+      <textarea
+        className="field min-h-28 text-20"
+        aria-label="Note"
+        placeholder="Changed to the second ball here"
+        maxLength={2000}
+        autoFocus
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && (event.ctrlKey || event.metaKey) && keep()}
+      />
+      <div className="flex gap-3">
+        <button type="button" className="button-ink" disabled={text.trim() === ''} onClick={keep}>
+          Keep it
+        </button>
+        <button type="button" className="button-line" onClick={onClose}>
+          Close
+        </button>
+      </div>
+      {notes && notes.length > 0 && (
+        <ul className="grid gap-2 border-t rule pt-3 text-18">
+          {notes.toReversed().map((note) => (
+            <li key={note.id}>
+              <span className="text-ink-2">
+                Rnd {note.position.round}, {format(note.at, 'd MMM, HH:mm')}
+              </span>
+              <span className="block break-words whitespace-pre-wrap">{note.text}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,121 @@
+import { useState } from 'react'
+import { goTo, writeRound, type Construction, type Plan, type WorkView } from '../../../core/index.ts'
+import type { Deed } from '../../store/workSession.ts'
+import { useSettings } from '../../store/queries.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { endingSentence } from './endingSentence.ts'
+import { mismatchSentence } from './mismatchSentence.ts'
+
+interface RoundCheckProps {
+  readonly plan: Plan
+  readonly construction: Construction
+  readonly now: WorkView
+  /** Whether this was the last round. */
+  readonly last: boolean
+  readonly act: (deed: Deed) => void
+  readonly onGoOn: () => void
+}
+
+/** The end of a round: the count it must have and how it must end, before the next begins. */
+export function RoundCheck({ plan, construction, now, last, act, onGoOn }: RoundCheckProps) {
+  const { terms } = useSettings()
+  const sizes = useSizes()
+  const { round } = now
+  const [counted, setCounted] = useState('')
+  const [bold, rest] = endingSentence(round, terms)
+  const { end } = writeRound(round, construction, terms)
+  const next = plan.rounds[round.number]
+  const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound === round.number)
+  const other = /^\d{1,5}$/.test(counted.trim()) ? Number(counted) : undefined
+  const differs = other !== undefined && other !== round.count
+  const note = (): Deed => () => ({
+    type: 'count',
+    round: round.number,
+    counted: other ?? round.count,
+    expected: round.count,
+  })
+  const carryOn = () => {
+    if (other !== undefined) act(note())
+    onGoOn()
+  }
+  return (
+    <main className="grid min-h-0 grow content-start gap-5 overflow-y-auto px-7 py-6 max-sm:gap-3 max-sm:px-4 max-sm:py-4">
+      <p className="slab text-36 max-sm:text-24">Rnd {round.number} is done. Count it.</p>
+      <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
+        <p className="flex items-end gap-4">
+          <span className="bg-tape px-5 font-slab text-[8.5rem] leading-[1.05] font-[550] tracking-[-0.04em] max-sm:text-[5rem]">
+            {round.count}
+          </span>
+          <span className="slab pb-4 text-44 max-sm:text-26">sts</span>
+        </p>
+        <p className="max-w-2xl pb-3 text-26 leading-tight max-sm:text-20">
+          <strong>{bold}</strong> {rest}
+          <span className="block pt-2 text-ink-2">{end[0]!.toUpperCase() + end.slice(1)}.</span>
+        </p>
+      </div>
+      {checkpoint && (
+        <p className="border-y-2 rule py-3 text-24 max-sm:text-18">
+          <strong>Measure now:</strong> {sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)} across. Take the loop
+          off the hook, lay it flat, do not stretch; twice, at right angles.
+        </p>
+      )}
+      <form
+        className="flex flex-wrap items-end gap-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (!differs) carryOn()
+        }}
+      >
+        {!differs && (
+          <button type="submit" className="button-ink min-h-16 px-8 text-24" autoFocus>
+            {last ? `${round.count}: finish` : `${round.count}: on to Rnd ${next!.number}`}
+          </button>
+        )}
+        <label className="grid gap-1">
+          <span className="text-16">I count another number</span>
+          <input
+            className="field w-44"
+            inputMode="numeric"
+            autoComplete="off"
+            maxLength={5}
+            value={counted}
+            onChange={(event) => setCounted(event.target.value)}
+          />
+        </label>
+      </form>
+      {counted.trim() !== '' && other === undefined && (
+        <p role="alert" className="fault text-18">
+          “{counted}” is not a count. Type a whole number of stitches.
+        </p>
+      )}
+      {differs && (
+        <div className="grid gap-3 border-t-2 rule pt-4">
+          <p role="alert" className="text-24 leading-tight max-sm:text-18">
+            <strong>
+              {other} counted, {round.count} expected.
+            </strong>{' '}
+            {mismatchSentence(other - round.count, construction)}
+          </p>
+          <div className="flex flex-wrap gap-3">
+            <button type="button" className="button-ink" onClick={() => setCounted('')}>
+              Recount
+            </button>
+            <button
+              type="button"
+              className="button-line"
+              onClick={() => {
+                act(note())
+                act((from) => goTo(plan.rounds, from, { round: round.number, unit: 0 }))
+              }}
+            >
+              Back to the start of Rnd {round.number}
+            </button>
+            <button type="button" className="button-line" onClick={carryOn}>
+              Carry on, note it
+            </button>
+          </div>
+        </div>
+      )}
+    </main>
+  )
+}

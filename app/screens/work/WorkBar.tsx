@@ -1,0 +1,43 @@
+import { CornerUpLeft } from 'lucide-react'
+import { undo } from '../../../core/index.ts'
+import type { Deed } from '../../store/workSession.ts'
+
+interface WorkBarProps {
+  readonly canUndo: boolean
+  readonly act: (deed: Deed) => void
+  readonly onNote: () => void
+  readonly onGoTo: () => void
+  readonly onKeys: () => void
+  /** Finishes the round; absent when it is done. */
+  readonly onRound?: () => void
+}
+
+const PLACE = 'slab flex items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-sm:px-2 max-sm:text-18'
+
+/** Large targets under the thumbs. */
+export function WorkBar({ canUndo, act, onNote, onGoTo, onKeys, onRound }: WorkBarProps) {
+  return (
+    <footer className="flex h-[4.75rem] shrink-0 items-stretch divide-x-2 divide-ink border-t-2 rule max-sm:[&>*]:grow">
+      <button type="button" className={PLACE} disabled={!canUndo} onClick={() => act(undo)}>
+        <CornerUpLeft aria-hidden className="max-sm:hidden" /> Undo
+      </button>
+      <button type="button" className={PLACE} onClick={onNote}>
+        Note
+      </button>
+      <button type="button" className={PLACE} onClick={onGoTo}>
+        Go to
+      </button>
+      <p className="grid grow place-items-center px-4 text-center text-20 text-ink-2 max-lg:hidden">
+        {onRound ? 'Tap anywhere or press Space' : 'Enter goes on'}
+      </p>
+      {onRound && (
+        <button type="button" className={`${PLACE} max-lg:ml-auto`} onClick={onRound}>
+          End of round
+        </button>
+      )}
+      <button type="button" className={`${PLACE} max-sm:hidden`} onClick={onKeys} aria-label="List of keys">
+        ?
+      </button>
+    </footer>
+  )
+}

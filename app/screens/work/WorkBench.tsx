@@ -1,0 +1,187 @@
+import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react'
+import { useNavigate } from 'react-router'
+import {
+  atTheEnd,
+  goTo,
+  nextRound,
+  undo,
+  workOn,
+  workView,
+  type Construction,
+  type CopyRecord,
+  type Plan,
+  type Stride,
+} from '../../../core/index.ts'
+import type { Deed } from '../../store/workSession.ts'
+import { useSettings, type ProjectView } from '../../store/queries.ts'
+import { saveSettings } from '../../store/mutations.ts'
+import { FinishedPanel } from './FinishedPanel.tsx'
+import { GoToDialog } from './GoToDialog.tsx'
+import { KeysDialog } from './KeysDialog.tsx'
+import { NoteDialog } from './NoteDialog.tsx'
+import { RoundCheck } from './RoundCheck.tsx'
+import { RoundInHand } from './RoundInHand.tsx'
+import { UnsavedLine } from './UnsavedLine.tsx'
+import type { OpenWork } from './useWorkSession.ts'
+import { useWorkKeys } from './useWorkKeys.ts'
+import { WorkBar } from './WorkBar.tsx'
+import { WorkHeader } from './WorkHeader.tsx'
+
+export interface WorkBenchProps {
+  readonly view: ProjectView
+  readonly copy: CopyRecord
+  readonly plan: Plan
+  readonly construction: Construction
+  readonly open: OpenWork
+}
+
+/** After the last stitch of a round a hurried tap must not start the next: it has to be meant. */
+const BREATH_MS = 450
+/** A pull across this many px counts to the end of the repeat. */
+const SWIPE_PX = 70
+
+const PRINTS = [100, 125, 150] as const
+
+/** The companion at the hook: shows the round, counts, and stops at its end for the check. */
+export function WorkBench({ view, copy, plan, construction, open }: WorkBenchProps) {
+  const { state, unsaved, act } = open
+  const settings = useSettings()
+  const navigate = useNavigate()
+  const [dialog, setDialog] = useState<'note' | 'goTo' | 'keys'>()
+  const doneSince = useRef(0)
+  const { rounds } = plan
+  const now = workView(plan, state.position)
+
+  useEffect(() => {
+    if (now.roundDone) doneSince.current = performance.now()
+  }, [now.roundDone, now.round.number])
+  useScreenStaysOn()
+
+  const count = (by: Stride) => act((from) => workOn(rounds, from, by))
+  const goOn = () => {
+    if (performance.now() - doneSince.current < BREATH_MS) return
+    act((from) =>
+      atTheEnd(rounds, from.position) && !from.finished ? { type: 'finish' } : nextRound(rounds, from),
+    )
+  }
+  const step = (by: Stride) => (now.roundDone ? goOn() : count(by))
+  const changePrint = (by: 1 | -1) => {
+    const print = PRINTS[PRINTS.indexOf(settings.print) + by]
+    if (print) void saveSettings({ print })
+  }
+  useWorkKeys(dialog === undefined, {
+    count: () => step('stitch'),
+    repeat: () => step('repeat'),
+    round: () => step('round'),
+    undo: () => act(undo),
+    recount: () => act((from) => goTo(rounds, from, { round: from.position.round, unit: 0 })),
+    note: () => setDialog('note'),
+    goTo: () => setDialog('goTo'),
+    keys: () => setDialog('keys'),
+    plan: () => void navigate(`/piece/${view.project.id}/plan`),
+    larger: () => changePrint(1),
+    smaller: () => changePrint(-1),
+  })
+
+  return (
+    <div className="flex h-dvh flex-col overflow-hidden max-[30rem]:min-h-[40rem]">
+      <WorkHeader view={view} copy={copy} plan={plan} madeInAll={now.madeInAll} round={now.round.number} />
+      {unsaved && <UnsavedLine since={unsaved.since} events={unsaved.events} />}
+      {state.finished ? (
+        <FinishedPanel view={view} copy={copy} plan={plan} />
+      ) : now.roundDone ? (
+        <RoundCheck
+          key={now.round.number}
+          plan={plan}
+          construction={construction}
+          now={now}
+          last={atTheEnd(rounds, state.position)}
+          act={act}
+          onGoOn={goOn}
+        />
+      ) : (
+        <TapArea onTap={() => count('stitch')} onSwipe={() => count('repeat')}>
+          <RoundInHand plan={plan} construction={construction} now={now} position={state.position} />
+        </TapArea>
+      )}
+      <WorkBar
+        canUndo={undo(state) !== undefined}
+        act={act}
+        onNote={() => setDialog('note')}
+        onGoTo={() => setDialog('goTo')}
+        onKeys={() => setDialog('keys')}
+        onRound={now.roundDone ? undefined : () => count('round')}
+      />
+      <NoteDialog
+        open={dialog === 'note'}
+        onClose={() => setDialog(undefined)}
+        copyId={copy.id}
+        onNote={(text) => act(noteAt(text))}
+      />
+      <GoToDialog
+        key={dialog}
+        open={dialog === 'goTo'}
+        onClose={() => setDialog(undefined)}
+        plan={plan}
+        position={state.position}
+        onGo={(target) => act((from) => goTo(rounds, from, target))}
+      />
+      <KeysDialog open={dialog === 'keys'} onClose={() => setDialog(undefined)} />
+    </div>
+  )
+}
+
+const noteAt =
+  (text: string): Deed =>
+  ({ position }) => ({ type: 'note', position, text })
+
+/** The whole middle of the screen counts: a tap one stitch, a pull across the rest of the repeat. */
+function TapArea({ onTap, onSwipe, children }: { onTap: () => void; onSwipe: () => void; children: ReactNode }) {
+  const down = useRef<{ x: number; pointer: number }>(undefined)
+  const begin = (event: PointerEvent) => {
+    if (event.button === 0) down.current = { x: event.clientX, pointer: event.pointerId }
+  }
+  const end = (event: PointerEvent) => {
+    const from = down.current
+    down.current = undefined
+    if (from?.pointer !== event.pointerId) return
+    if (Math.abs(event.clientX - from.x) > SWIPE_PX) onSwipe()
+    else onTap()
+  }
+  return (
+    <main
+      className="flex min-h-0 grow touch-none flex-col select-none"
+      data-testid="tap-area"
+      onPointerDown={begin}
+      onPointerUp={end}
+      onPointerCancel={() => (down.current = undefined)}
+    >
+      {children}
+    </main>
+  )
+}
+
+/** Hands are on the yarn: the screen must not go dark. Where that cannot be asked for, it does. */
+function useScreenStaysOn(): void {
+  useEffect(() => {
+    let lock: WakeLockSentinel | undefined
+    let wanted = true
+    const ask = () => {
+      if (document.visibilityState !== 'visible') return
+      void navigator.wakeLock
+        ?.request('screen')
+        .then((got) => {
+          if (wanted) lock = got
+          else void got.release()
+        })
+        .catch(() => undefined)
+    }
+    ask()
+    document.addEventListener('visibilitychange', ask)
+    return () => {
+      wanted = false
+      document.removeEventListener('visibilitychange', ask)
+      void lock?.release()
+    }
+  }, [])
+}

@@ -1,0 +1,99 @@
+import { Link } from 'react-router'
+import type { CopyRecord, Plan } from '../../../core/index.ts'
+import type { ProjectView } from '../../store/queries.ts'
+import { Header } from '../../ui/Header.tsx'
+
+interface WorkHeaderProps {
+  readonly view: ProjectView
+  readonly copy: CopyRecord
+  readonly plan: Plan
+  readonly madeInAll: number
+  readonly round: number
+}
+
+/** Which piece, how far it is, and the way back. */
+export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderProps) {
+  const { project, piece, copies } = view
+  return (
+    <Header projectId={project.id} recent={false}>
+      <div className="flex min-w-0 grow items-center gap-6 pr-4 pl-3">
+        <p className="slab min-w-0 truncate text-18 max-sm:hidden">
+          {project.name}
+          {piece.quantity > 1 && (
+            <span className="font-text font-normal">
+              {' '}
+              <CopyChooser projectId={project.id} current={copy.number} copies={copies} of={piece.quantity} />
+            </span>
+          )}
+        </p>
+        <RoundTape plan={plan} made={madeInAll} round={round} />
+        <p className="shrink-0 text-18 tabular max-sm:text-16">
+          {madeInAll} of {plan.stitches}
+        </p>
+      </div>
+    </Header>
+  )
+}
+
+function CopyChooser({ projectId, current, copies, of }: { projectId: string; current: number; copies: readonly CopyRecord[]; of: number }) {
+  const before = copies.findLast(({ number }) => number < current)
+  const after = copies.find(({ number }) => number > current)
+  const to = (copy: CopyRecord | undefined, sign: string, label: string) =>
+    copy && (
+      <Link to={`/piece/${projectId}/work?copy=${copy.number}`} aria-label={label} className="px-2">
+        {sign}
+      </Link>
+    )
+  return (
+    <>
+      {to(before, '‹', `No. ${before?.number}`)}
+      no. {current} of {of}
+      {to(after, '›', `No. ${after?.number}`)}
+    </>
+  )
+}
+
+/** All rounds as a tape: widths by their stitches, filled to where the hook is, posts where to measure. */
+function RoundTape({ plan, made, round }: { plan: Plan; made: number; round: number }) {
+  const share = (stitches: number) => (stitches / plan.stitches) * 100
+  let before = 0
+  return (
+    <svg
+      viewBox="0 0 100 30"
+      preserveAspectRatio="none"
+      className="h-[30px] min-w-24 grow max-lg:hidden"
+      role="img"
+      aria-label={`Round ${round} of ${plan.rounds.length}`}
+    >
+      {plan.rounds.map(({ number, count }) => {
+        const x = share(before)
+        before += count
+        const filled = Math.max(0, Math.min(share(count), share(made) - x))
+        return (
+          <g key={number}>
+            <rect x={x} y={7} width={share(count)} height={16} fill={number === round ? 'var(--color-tape)' : 'none'} />
+            <rect x={x} y={7} width={filled} height={16} fill="var(--color-ink)" />
+            <rect
+              x={x}
+              y={7}
+              width={share(count)}
+              height={16}
+              fill="none"
+              stroke="var(--color-ink)"
+              vectorEffect="non-scaling-stroke"
+            />
+          </g>
+        )
+      })}
+      {plan.checkpoints.map(({ afterRound }) => {
+        const x = share(plan.rounds.slice(0, afterRound).reduce((sum, { count }) => sum + count, 0))
+        return (
+          <g key={afterRound} strokeLinecap="butt">
+            <path d={`M${x} 1V29`} stroke="var(--color-ink)" strokeWidth={5} vectorEffect="non-scaling-stroke" />
+            <path d={`M${x} 2V28`} stroke="var(--color-tape)" strokeWidth={2.6} vectorEffect="non-scaling-stroke" />
+          </g>
+        )
+      })}
+    </svg>
+  )
+}

@@ -1,0 +1,37 @@
+import { useParams, useSearchParams } from 'react-router'
+import { useProject } from '../../store/queries.ts'
+import { Header } from '../../ui/Header.tsx'
+import { NotHere, Opening } from '../../ui/Opening.tsx'
+import { NothingBegun } from './NothingBegun.tsx'
+import { useWorkSession } from './useWorkSession.ts'
+import { WorkBench } from './WorkBench.tsx'
+import type { CopyRecord } from '../../../core/index.ts'
+import type { ProjectView } from '../../store/queries.ts'
+
+export function WorkScreen() {
+  const { projectId } = useParams()
+  const [search] = useSearchParams()
+  const view = useProject(projectId)
+  if (!view) {
+    return (
+      <>
+        <Header />
+        {view === null ? <NotHere /> : <Opening />}
+      </>
+    )
+  }
+  const asked = Number(search.get('copy'))
+  const copy =
+    view.copies.find(({ number }) => number === asked) ??
+    view.copies.find(({ finishedAt }) => finishedAt === undefined) ??
+    view.copies.at(-1)
+  if (!copy) return <NothingBegun view={view} />
+  return <WorkOn key={copy.id} view={view} copy={copy} />
+}
+
+function WorkOn({ view, copy }: { view: ProjectView; copy: CopyRecord }) {
+  const open = useWorkSession(copy)
+  const pinned = view.versions.find(({ version }) => version === copy.planVersion)
+  if (!open || !pinned) return <Opening />
+  return <WorkBench view={view} copy={copy} plan={pinned.plan} construction={pinned.spec.construction} open={open} />
+}

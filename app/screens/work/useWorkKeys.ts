@@ -1,0 +1,72 @@
+import { useEffect, useRef } from 'react'
+
+export interface WorkKeys {
+  readonly count: () => void
+  readonly repeat: () => void
+  readonly round: () => void
+  readonly undo: () => void
+  readonly recount: () => void
+  readonly note: () => void
+  readonly goTo: () => void
+  readonly keys: () => void
+  readonly plan: () => void
+  readonly larger: () => void
+  readonly smaller: () => void
+}
+
+/** Names of keys, as listed to the maker and as events name them. */
+export const WORK_KEYS: readonly { readonly does: keyof WorkKeys; readonly keys: string; readonly says: string }[] = [
+  { does: 'count', keys: 'Space or →', says: 'Count one stitch' },
+  { does: 'repeat', keys: 'Enter or Shift →', says: 'To the end of this repeat' },
+  { does: 'round', keys: 'Shift Enter', says: 'To the end of the round' },
+  { does: 'undo', keys: '← or Backspace', says: 'Take back' },
+  { does: 'recount', keys: 'R', says: 'Recount this round from its start' },
+  { does: 'goTo', keys: 'G', says: 'Go to a round' },
+  { does: 'note', keys: 'N', says: 'Write a note' },
+  { does: 'plan', keys: 'P', says: 'To the plan' },
+  { does: 'larger', keys: ']', says: 'Larger print' },
+  { does: 'smaller', keys: '[', says: 'Smaller print' },
+  { does: 'keys', keys: '?', says: 'This list' },
+]
+
+function meant({ key, shiftKey }: KeyboardEvent): keyof WorkKeys | undefined {
+  if (key === 'Enter') return shiftKey ? 'round' : 'repeat'
+  if (key === 'ArrowRight') return shiftKey ? 'repeat' : 'count'
+  const plain: Readonly<Record<string, keyof WorkKeys>> = {
+    ' ': 'count',
+    ArrowLeft: 'undo',
+    Backspace: 'undo',
+    r: 'recount',
+    n: 'note',
+    g: 'goTo',
+    p: 'plan',
+    ']': 'larger',
+    '[': 'smaller',
+    '?': 'keys',
+  }
+  return plain[key.length === 1 ? key.toLowerCase() : key]
+}
+
+/** Keys of the work screen, also as page-turner pedals send them. A held key counts once. */
+export function useWorkKeys(enabled: boolean, keys: WorkKeys): void {
+  const latest = useRef(keys)
+  useEffect(() => {
+    latest.current = keys
+  })
+  useEffect(() => {
+    if (!enabled) return
+    const press = (event: KeyboardEvent) => {
+      if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return
+      const target = event.target as HTMLElement
+      if (target.closest('input, textarea, select, [role="dialog"]')) return
+      // On a button or a link, Space and Enter are its own.
+      if (target.closest('button, a') && (event.key === ' ' || event.key === 'Enter')) return
+      const does = meant(event)
+      if (!does) return
+      event.preventDefault()
+      latest.current[does]()
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [enabled])
+}

@@ -1,0 +1,43 @@
+import { useEffect, useState, useSyncExternalStore } from 'react'
+import type { CopyRecord } from '../../../core/index.ts'
+import { useStored } from '../../store/liveQueries.ts'
+import { openWorkSession, readWorkState, type Deed, type SessionView, type WorkSession } from '../../store/workSession.ts'
+import { database } from '../../store/database.ts'
+
+export interface OpenWork extends SessionView {
+  readonly act: (deed: Deed) => void
+}
+
+const NOTHING = () => undefined
+const NEVER = () => () => undefined
+
+/** The work log of a copy, open for counting; follows what other tabs count. */
+export function useWorkSession(copy: CopyRecord): OpenWork | undefined {
+  const [session, setSession] = useState<WorkSession>()
+  const [failure, setFailure] = useState<unknown>()
+  useEffect(() => {
+    let wanted = true
+    readWorkState(copy).then(
+      (state) => wanted && setSession(openWorkSession(copy, state)),
+      (error: unknown) => wanted && setFailure(error),
+    )
+    return () => {
+      wanted = false
+    }
+    // A session belongs to the copy it was opened for, whatever is noted on the copy later.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [copy.id])
+  const last = useStored(['lastSeq', copy.id], ['events'], async () => {
+    const event = await database.events
+      .where('[copyId+seq]')
+      .between([copy.id, 0], [copy.id, Infinity])
+      .last()
+    return event?.seq
+  })
+  useEffect(() => {
+    if (session && last && last > session.view().state.lastSeq) session.catchUp()
+  }, [session, last])
+  const view = useSyncExternalStore(session?.subscribe ?? NEVER, session?.view ?? NOTHING)
+  if (failure) throw failure
+  return session && view ? { ...view, act: session.act } : undefined
+}

@@ -1,0 +1,60 @@
+import {
+  NOT_STARTED,
+  type CopyRecord,
+  type PieceSpec,
+  type Plan,
+  type PlanVersionRecord,
+} from '../../core/index.ts'
+import { database, freshId } from './database.ts'
+
+export interface BeginRequest {
+  readonly pieceId: string
+  /** Which of the set it is, from 1. */
+  readonly number: number
+  readonly spec: PieceSpec
+  readonly plan: Plan
+}
+
+/**
+ * Puts a new copy on the hook: pins the plan it is worked to (a new version only when the spec has
+ * changed since the last), and writes the first event of its log. A copy of that number that is already
+ * begun is returned as it is, so that two tabs begin one mat once.
+ */
+export async function beginCopy({ pieceId, number, spec, plan }: BeginRequest, db = database): Promise<CopyRecord> {
+  return db.transaction('rw', db.copies, db.events, db.planVersions, async () => {
+    const begun = await db.copies.where('[pieceId+number]').equals([pieceId, number]).first()
+    if (begun) return begun
+    const at = Date.now()
+    const last = await db.planVersions
+      .where('[pieceId+version]')
+      .between([pieceId, 0], [pieceId, Infinity])
+      .last()
+    const version = last && sameSpec(last, spec) ? last.version : (last?.version ?? 0) + 1
+    if (version !== last?.version) {
+      await db.planVersions.add({ id: freshId(), pieceId, version, at, spec, plan })
+    }
+    const copy: CopyRecord = { id: freshId(), pieceId, number, planVersion: version, startedAt: at }
+    await db.copies.add(copy)
+    await db.events.add({
+      id: freshId(),
+      copyId: copy.id,
+      seq: 1,
+      at,
+      type: 'start',
+      planVersion: version,
+      to: NOT_STARTED.position,
+    })
+    return copy
+  })
+}
+
+/** Pace changes the time, not the plan. */
+function sameSpec({ spec }: PlanVersionRecord, other: PieceSpec): boolean {
+  const text = (some: PieceSpec) => JSON.stringify({ ...some, pace: 0 }, sortedKeys)
+  return text(spec) === text(other)
+}
+
+function sortedKeys(_: string, value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value
+  return Object.fromEntries(Object.entries(value).sort(([one], [other]) => (one < other ? -1 : 1)))
+}

@@ -1,0 +1,53 @@
+import Dexie, { type Table } from 'dexie'
+import type {
+  CopyRecord,
+  GaugeRecord,
+  LogEvent,
+  PieceRecord,
+  PlanVersionRecord,
+  ProjectRecord,
+  WorkshopSettings,
+  YarnRecord,
+} from '../../core/index.ts'
+
+/** A project on the shelf; `deletedAt` hides it until it is brought back or swept away. */
+export type StoredProject = ProjectRecord & { deletedAt?: number }
+type StoredSettings = WorkshopSettings & { key: 'workshop' }
+
+/** One row a fact the browser remembers about itself, e.g. that the demo was offered. */
+interface Remembered {
+  key: string
+  value: unknown
+}
+
+export class UzelDatabase extends Dexie {
+  declare projects: Table<StoredProject, string>
+  declare pieces: Table<PieceRecord, string>
+  declare gauges: Table<GaugeRecord, string>
+  declare yarns: Table<YarnRecord, string>
+  declare copies: Table<CopyRecord, string>
+  declare planVersions: Table<PlanVersionRecord, string>
+  declare events: Table<LogEvent, string>
+  declare settings: Table<StoredSettings, string>
+  declare remembered: Table<Remembered, string>
+
+  constructor(name = 'uzel') {
+    // Strict: a tap that was stored survives the battery, not only the tab.
+    super(name, { chromeTransactionDurability: 'strict' })
+    this.version(1).stores({
+      projects: 'id, updatedAt',
+      pieces: 'id, projectId, gaugeId',
+      gauges: 'id',
+      yarns: 'id',
+      copies: 'id, pieceId, &[pieceId+number]',
+      planVersions: 'id, &[pieceId+version]',
+      events: 'id, &[copyId+seq]',
+      settings: 'key',
+      remembered: 'key',
+    })
+  }
+}
+
+export const database = new UzelDatabase()
+
+export const freshId = (): string => crypto.randomUUID()

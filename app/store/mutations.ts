@@ -1,0 +1,120 @@
+import {
+  newMat,
+  UNMEASURED_GAUGE,
+  withFreshIds,
+  type GaugeRecord,
+  type PieceRecord,
+  type ProjectRecord,
+  type Records,
+  type WorkshopSettings,
+  type YarnRecord,
+} from '../../core/index.ts'
+import { database, freshId } from './database.ts'
+import { readSettings } from './queries.ts'
+import { recordsOf } from './records.ts'
+
+const DAY_MS = 86_400_000
+
+/** A new round mat with a yarn and a gauge that are known from the label only. Returns the project's id. */
+export async function createMat(name: string, across: number, gaugeId?: string): Promise<string> {
+  const now = Date.now()
+  const project: ProjectRecord = { id: freshId(), name, createdAt: now, updatedAt: now }
+  await database.transaction('rw', database.projects, database.pieces, database.gauges, database.yarns, async () => {
+    const known = gaugeId === undefined ? undefined : await database.gauges.get(gaugeId)
+    const gauge: GaugeRecord = known ?? { ...UNMEASURED_GAUGE, id: freshId() }
+    const yarn = (await database.yarns.filter(({ weight }) => weight === gauge.weight).first()) ?? {
+      id: freshId(),
+      name: 'Fog',
+      colour: '#FAFCFB',
+      weight: gauge.weight,
+    }
+    await database.gauges.put(gauge)
+    await database.yarns.put(yarn)
+    await database.projects.add(project)
+    await database.pieces.add(
+      newMat({ id: freshId(), projectId: project.id, gaugeId: gauge.id, yarnId: yarn.id, across }),
+    )
+  })
+  return project.id
+}
+
+export async function renameProject(id: string, name: string): Promise<void> {
+  await database.projects.update(id, { name, updatedAt: Date.now() })
+}
+
+/** The same thing once more: its plan, not its work. Gauges and yarns are shared. Returns the new id. */
+export async function duplicateProject(id: string): Promise<string> {
+  const all = await recordsOf([id])
+  const shared = new Set([...all.gauges, ...all.yarns].map((record) => record.id))
+  const fresh = withFreshIds({ ...all, copies: [], planVersions: [], events: [] }, freshId, shared)
+  const now = Date.now()
+  const project = { ...fresh.projects[0]!, name: `${all.projects[0]!.name} 2`, createdAt: now, updatedAt: now }
+  await putRecords({ ...fresh, projects: [project] })
+  return project.id
+}
+
+export async function deleteProject(id: string): Promise<void> {
+  await database.projects.update(id, { deletedAt: Date.now() })
+}
+
+export async function restoreProject(id: string): Promise<void> {
+  await database.projects.update(id, { deletedAt: undefined })
+}
+
+/** Removes for good what was deleted more than a day ago. */
+export async function sweepDeleted(now: number): Promise<void> {
+  const old = await database.projects
+    .filter(({ deletedAt }) => deletedAt !== undefined && now - deletedAt > DAY_MS)
+    .primaryKeys()
+  if (old.length > 0) await removeProjects(old)
+}
+
+export async function removeProjects(ids: readonly string[]): Promise<void> {
+  const { pieces, copies, planVersions, events } = await recordsOf(ids)
+  await database.transaction(
+    'rw',
+    [database.projects, database.pieces, database.copies, database.planVersions, database.events],
+    async () => {
+      await database.events.bulkDelete(events.map(({ id }) => id))
+      await database.planVersions.bulkDelete(planVersions.map(({ id }) => id))
+      await database.copies.bulkDelete(copies.map(({ id }) => id))
+      await database.pieces.bulkDelete(pieces.map(({ id }) => id))
+      await database.projects.bulkDelete([...ids])
+    },
+  )
+}
+
+export async function savePiece(piece: PieceRecord): Promise<void> {
+  await database.transaction('rw', database.pieces, database.projects, async () => {
+    await database.pieces.put(piece)
+    await database.projects.update(piece.projectId, { updatedAt: Date.now() })
+  })
+}
+
+export async function saveGauge(gauge: GaugeRecord): Promise<void> {
+  await database.gauges.put(gauge)
+}
+
+export async function saveYarn(yarn: YarnRecord): Promise<void> {
+  await database.yarns.put(yarn)
+}
+
+export async function saveSettings(change: Partial<WorkshopSettings>): Promise<void> {
+  await database.transaction('rw', database.settings, async () => {
+    await database.settings.put({ ...(await readSettings()), ...change, key: 'workshop' })
+  })
+}
+
+/** Writes records in one transaction, over those of the same ids. */
+export async function putRecords(records: Records, workshop?: WorkshopSettings): Promise<void> {
+  await database.transaction('rw', database.tables, async () => {
+    await database.projects.bulkPut([...records.projects])
+    await database.pieces.bulkPut([...records.pieces])
+    await database.gauges.bulkPut([...records.gauges])
+    await database.yarns.bulkPut([...records.yarns])
+    await database.copies.bulkPut([...records.copies])
+    await database.planVersions.bulkPut([...records.planVersions])
+    await database.events.bulkPut([...records.events])
+    if (workshop) await database.settings.put({ ...workshop, key: 'workshop' })
+  })
+}

@@ -1,0 +1,69 @@
+import {
+  DEFAULT_SETTINGS,
+  type CopyRecord,
+  type GaugeRecord,
+  type PieceRecord,
+  type PlanVersionRecord,
+  type WorkshopSettings,
+  type YarnRecord,
+} from '../../core/index.ts'
+import { database, type StoredProject } from './database.ts'
+import { useStored } from './liveQueries.ts'
+
+/** A project with all that its screens show. */
+export interface ProjectView {
+  readonly project: StoredProject
+  readonly piece: PieceRecord
+  readonly gauge: GaugeRecord
+  readonly copies: readonly CopyRecord[]
+  /** Plans that work was begun on, oldest first. */
+  readonly versions: readonly PlanVersionRecord[]
+}
+
+async function projectView(project: StoredProject): Promise<ProjectView | undefined> {
+  const piece = await database.pieces.where('projectId').equals(project.id).first()
+  const gauge = piece && (await database.gauges.get(piece.gaugeId))
+  if (!piece || !gauge) return undefined
+  const [copies, versions] = await Promise.all([
+    database.copies.where('pieceId').equals(piece.id).sortBy('number'),
+    database.planVersions.where('[pieceId+version]').between([piece.id, 0], [piece.id, Infinity]).toArray(),
+  ])
+  return { project, piece, gauge, copies, versions }
+}
+
+const PROJECT_TABLES = ['projects', 'pieces', 'gauges', 'copies', 'planVersions']
+
+export function useProject(id: string | undefined): ProjectView | null | undefined {
+  return useStored(['project', id], PROJECT_TABLES, async () => {
+    const project = id === undefined ? undefined : await database.projects.get(id)
+    return project && !project.deletedAt ? projectView(project) : undefined
+  })
+}
+
+/** All projects that are not deleted, the last touched first. */
+export function useProjects(): readonly ProjectView[] | undefined {
+  return (
+    useStored(['projects'], PROJECT_TABLES, async () => {
+      const projects = await database.projects.orderBy('updatedAt').reverse().toArray()
+      const views = await Promise.all(projects.filter(({ deletedAt }) => !deletedAt).map(projectView))
+      return views.filter((view) => view !== undefined)
+    }) ?? undefined
+  )
+}
+
+export function useYarns(): readonly YarnRecord[] | undefined {
+  return useStored(['yarns'], ['yarns'], () => database.yarns.toArray()) ?? undefined
+}
+
+export function useGauges(): readonly GaugeRecord[] | undefined {
+  return useStored(['gauges'], ['gauges'], () => database.gauges.toArray()) ?? undefined
+}
+
+export async function readSettings(): Promise<WorkshopSettings> {
+  const { key: _, ...stored } = (await database.settings.get('workshop')) ?? { key: 'workshop' }
+  return { ...DEFAULT_SETTINGS, ...stored }
+}
+
+export function useSettings(): WorkshopSettings {
+  return useStored(['settings'], ['settings'], readSettings) ?? DEFAULT_SETTINGS
+}

@@ -1,0 +1,89 @@
+import clsx from 'clsx'
+import { Settings } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { Link, NavLink } from 'react-router'
+import { useProjects } from '../store/queries.ts'
+import { useSizes } from './useSizes.ts'
+
+const TAB = 'slab flex items-center px-3.5 text-20 max-sm:px-3 max-sm:text-18'
+
+interface HeaderProps {
+  /** The piece whose Plan and Work can be opened. */
+  readonly projectId?: string
+  /** Whether the strip of recent pieces is shown. */
+  readonly recent?: boolean
+  readonly children?: ReactNode
+}
+
+/** One header everywhere: the shelf in one step, recent pieces, and the views of this piece. */
+export function Header({ projectId, recent = true, children }: HeaderProps) {
+  return (
+    <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 rule pr-7 pl-7 max-sm:pr-0 max-sm:pl-4">
+      <Link to="/" className="slab mr-5 flex items-center text-26 tracking-tight max-sm:mr-1 max-sm:text-21">
+        Uzel
+      </Link>
+      <nav aria-label="Main" className="flex min-w-0 grow items-stretch">
+        <Tab to="/" end>
+          Shelf
+        </Tab>
+        {projectId && recent && <RecentPieces current={projectId} />}
+        {children}
+      </nav>
+      {projectId && (
+        <nav aria-label="This piece" className="flex items-stretch">
+          <Tab to={`/piece/${projectId}/plan`}>Plan</Tab>
+          <Tab to={`/piece/${projectId}/work`}>Work</Tab>
+        </nav>
+      )}
+      <NavLink
+        to="/settings"
+        aria-label="Settings"
+        className={({ isActive }) => clsx('flex w-11 items-center justify-center', isActive && 'bg-tape')}
+      >
+        <Settings aria-hidden size={22} />
+      </NavLink>
+    </header>
+  )
+}
+
+function Tab({ to, end = false, children }: { to: string; end?: boolean; children: ReactNode }) {
+  return (
+    <NavLink
+      to={to}
+      end={end}
+      className={({ isActive }) => clsx(TAB, isActive ? 'bg-tape text-ink' : 'text-ink-2 hover:bg-film-2')}
+    >
+      {children}
+    </NavLink>
+  )
+}
+
+const MOST_RECENT = 4
+
+/** The pieces touched last, this one among them; the rest are on the shelf. */
+function RecentPieces({ current }: { current: string }) {
+  const sizes = useSizes()
+  const recent = useProjects()?.slice(0, MOST_RECENT) ?? []
+  return (
+    <ul className="ml-3 flex min-w-0 items-stretch overflow-hidden max-lg:hidden">
+      {recent.map(({ project, piece }) => (
+        <li key={project.id} className="flex max-w-44 min-w-0">
+          <Link
+            to={`/piece/${project.id}/plan`}
+            className={clsx(
+              'flex min-w-0 flex-col justify-center border-b-[5px] px-3 text-14 leading-tight',
+              project.id === current ? 'border-tape bg-film-2' : 'border-transparent text-ink-2 hover:bg-film-2',
+            )}
+            aria-current={project.id === current ? 'true' : undefined}
+          >
+            <span className={clsx('truncate', project.id === current && 'font-bold')}>{project.name}</span>
+            <span className="truncate">
+              {sizes.full(piece.shape.across)}
+              {piece.quantity > 1 && `, ${piece.quantity}`}
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
+  )
+}

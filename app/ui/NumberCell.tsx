@@ -1,0 +1,127 @@
+import clsx from 'clsx'
+import { useId, useRef, useState, type ReactNode } from 'react'
+
+export type ParsedNumber = { ok: true; value: number } | { ok: false; message: string }
+
+interface NumberCellProps {
+  readonly label: string
+  readonly value: number
+  readonly format: (value: number) => string
+  readonly parse: (text: string) => ParsedNumber
+  readonly onChange: (value: number) => void
+  readonly unit?: ReactNode
+  /** What one press of + or − adds; tenfold with Shift. Without it there are no steppers. */
+  readonly step?: number
+  /** What is wrong with the value, from the plan. */
+  readonly fault?: string
+  readonly className?: string
+}
+
+/**
+ * A number changed in place. Tape while it is edited; what was typed stays until it is right or given up
+ * with Escape; + and − step it.
+ */
+export function NumberCell(props: NumberCellProps) {
+  const { label, value, format, parse, onChange, unit, step, fault, className } = props
+  const id = useId()
+  const input = useRef<HTMLInputElement>(null)
+  const [draft, setDraft] = useState<string>()
+  const [problem, setProblem] = useState<string>()
+  const shownFault = problem ?? fault
+
+  const take = (text: string) => {
+    setDraft(text)
+    const read = parse(text)
+    setProblem(read.ok ? undefined : read.message)
+    if (read.ok) onChange(read.value)
+  }
+  const letGo = () => {
+    if (problem === undefined) setDraft(undefined)
+  }
+  const giveUp = () => {
+    setDraft(undefined)
+    setProblem(undefined)
+  }
+  const stepBy = (direction: 1 | -1, tenfold: boolean) => {
+    if (step === undefined) return
+    giveUp()
+    const by = step * (tenfold ? 10 : 1)
+    // Steps land on the grid, so that 21.3 goes to 21.5.
+    const next = direction > 0 ? Math.floor(value / by + 1e-6) * by + by : Math.ceil(value / by - 1e-6) * by - by
+    if (next > 0) onChange(next)
+  }
+
+  return (
+    <div
+      className={clsx('group relative flex min-w-0 focus-within:bg-tape', shownFault && 'border-l-4 rule', className)}
+      onClick={() => input.current?.focus()}
+    >
+      <div className="min-w-0 grow px-3 py-1.5">
+        <label htmlFor={id} className="block truncate text-14 text-ink-2 group-focus-within:text-ink">
+          {label}
+        </label>
+        <span className="flex items-baseline gap-1.5">
+          <input
+            ref={input}
+            id={id}
+            className="slab w-full min-w-0 border-b-2 border-transparent bg-transparent text-24 outline-none focus:border-ink"
+            style={{ maxWidth: `${Math.max(2, (draft ?? format(value)).length) * 0.64 + 0.3}em` }}
+            inputMode="decimal"
+            autoComplete="off"
+            value={draft ?? format(value)}
+            aria-invalid={shownFault !== undefined}
+            aria-describedby={shownFault ? `${id}-fault` : undefined}
+            onFocus={(event) => event.target.select()}
+            onBlur={letGo}
+            onChange={(event) => take(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') giveUp()
+              else if (event.key === 'Enter') input.current?.blur()
+              else if (step !== undefined && ['+', '-', 'ArrowUp', 'ArrowDown'].includes(event.key)) {
+                event.preventDefault()
+                stepBy(event.key === '+' || event.key === 'ArrowUp' ? 1 : -1, event.shiftKey)
+              }
+            }}
+          />
+          {unit && <span className="shrink-0 text-16 whitespace-nowrap text-ink-2 group-focus-within:text-ink">{unit}</span>}
+        </span>
+        {shownFault && (
+          <p id={`${id}-fault`} role="alert" className="pt-1 text-14 leading-snug text-ink">
+            {shownFault}
+          </p>
+        )}
+      </div>
+      {step !== undefined && (
+        <div className="hidden shrink-0 group-focus-within:flex">
+          {([-1, 1] as const).map((direction) => (
+            <button
+              key={direction}
+              type="button"
+              tabIndex={-1}
+              className="slab w-11 border-l rule text-24"
+              aria-label={`${label}: ${direction > 0 ? 'more' : 'less'}`}
+              onPointerDown={(event) => event.preventDefault()}
+              onClick={(event) => stepBy(direction, event.shiftKey)}
+            >
+              {direction > 0 ? '+' : '−'}
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
+  )
+}
+
+/** A plain number with a comma or a point; fractions of a stitch allowed. */
+export function parseCount(least: number, most: number, what: string) {
+  return (text: string): ParsedNumber => {
+    const plain = text.trim().replace(',', '.')
+    if (plain === '') return { ok: false, message: `Type ${what}.` }
+    const value = Number(plain)
+    if (!Number.isFinite(value)) return { ok: false, message: `“${text.trim()}” is not a number.` }
+    if (value < least || value > most) {
+      return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)}: from ${least} to ${most}.` }
+    }
+    return { ok: true, value }
+  }
+}

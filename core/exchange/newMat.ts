@@ -1,0 +1,42 @@
+import { RHYTHM_DEFAULT } from '../pacing/pacingProblem.ts'
+import type { GaugeRecord, PieceRecord } from './records.ts'
+
+/** A gauge nobody has measured yet: medium yarn on its usual hook. */
+export const UNMEASURED_GAUGE: Omit<GaugeRecord, 'id'> = {
+  name: 'Medium yarn, 5 mm',
+  stitch: 'sc',
+  weight: 4,
+  strands: 1,
+  hook: 5,
+}
+
+export interface NewMat {
+  readonly id: string
+  readonly projectId: string
+  readonly gaugeId: string
+  readonly yarnId: string
+  /** Finished diameter, mm. */
+  readonly across: number
+}
+
+/** A round mat as most makers begin one: sc in joined rounds from a magic ring, increases staggered. */
+export function newMat({ id, projectId, gaugeId, yarnId, across }: NewMat): PieceRecord {
+  return {
+    id,
+    projectId,
+    quantity: 1,
+    shape: { family: 'disc', across, tolerance: 5 },
+    stitch: 'sc',
+    gaugeId,
+    construction: {
+      start: { kind: 'magicRing' },
+      rounds: { kind: 'joined', turned: false, chainCounts: false },
+      order: 'increaseLast',
+      placement: 'staggered',
+      freeLastRounds: 2,
+    },
+    colours: [{ fromRound: 1, yarn: yarnId }],
+    constraints: {},
+    rhythm: RHYTHM_DEFAULT,
+  }
+}

@@ -1,0 +1,80 @@
+import type { Plan } from '../plan/plan.ts'
+import type { Position } from './logEvent.ts'
+import { unitsOf } from './moves.ts'
+import { stitchesMade } from './workView.ts'
+
+/** One copy that was begun: the plan it is worked to and how far it is. */
+export interface CopyProgress {
+  readonly number: number
+  readonly plan: Plan
+  readonly finished: boolean
+  readonly position: Position
+}
+
+export interface PieceProgress {
+  readonly secondsInAll: number
+  readonly secondsLeft: number
+  /** Metres still to be worked, by yarn, in order of use. */
+  readonly metresLeft: ReadonlyMap<string, number>
+  readonly finished: number
+  /** The copy on the hook. */
+  readonly current?: CopyProgress
+  /** Share of each copy that is made, in order, 0 for those not begun. */
+  readonly shares: readonly number[]
+}
+
+/**
+ * How far a set is: copies begun go by their own plans, the rest by the plan as it is now.
+ * @param quantity how many are to be made
+ */
+export function pieceProgress(plan: Plan, quantity: number, copies: readonly CopyProgress[]): PieceProgress {
+  const all = Array.from({ length: Math.max(quantity, ...copies.map(({ number }) => number)) }, (_, index) =>
+    copies.find(({ number }) => number === index + 1),
+  )
+  const metresLeft = new Map<string, number>()
+  let secondsInAll = 0
+  let secondsLeft = 0
+  const shares = all.map((copy) => {
+    const worked = copy?.plan ?? plan
+    const share = copy ? shareMade(copy) : 0
+    secondsInAll += worked.seconds
+    secondsLeft += worked.seconds * (1 - share)
+    for (const [yarn, metres] of metresToGo(worked, copy)) {
+      metresLeft.set(yarn, (metresLeft.get(yarn) ?? 0) + metres)
+    }
+    return share
+  })
+  return {
+    secondsInAll,
+    secondsLeft,
+    metresLeft,
+    finished: copies.filter(({ finished }) => finished).length,
+    current: copies.find(({ finished }) => !finished),
+    shares,
+  }
+}
+
+function shareMade({ plan, finished, position }: CopyProgress): number {
+  return finished ? 1 : madeIn(plan, position) / plan.stitches
+}
+
+function madeIn(plan: Plan, { round, unit }: Position): number {
+  const before = plan.rounds.slice(0, round - 1).reduce((sum, { count }) => sum + count, 0)
+  const current = plan.rounds[round - 1]
+  return before + (current ? stitchesMade(unitsOf(current), unit) : 0)
+}
+
+/** Metres of each yarn that the rest of a copy takes, by its share of that yarn's stitches. */
+function metresToGo(plan: Plan, copy: CopyProgress | undefined): [string, number][] {
+  if (copy?.finished) return plan.yarn.map(({ yarn }) => [yarn, 0])
+  const position = copy?.position ?? { round: 1, unit: 0 }
+  return plan.yarn.map(({ yarn, metres }) => {
+    const rounds = plan.rounds.filter((round) => round.yarn === yarn)
+    const all = rounds.reduce((sum, { count }) => sum + count, 0)
+    const left = rounds.reduce((sum, round) => {
+      if (round.number < position.round) return sum
+      return sum + round.count - (round.number === position.round ? stitchesMade(unitsOf(round), position.unit) : 0)
+    }, 0)
+    return [yarn, (metres * left) / all]
+  })
+}

@@ -1,0 +1,147 @@
+/**
+ * Writes the demo workshop, demo/skarn-hut.uzel.json: the kitchen of the Skarn Hut, made up.
+ * Plans and logs come from the core, so that the demo shows what Uzel really computes.
+ */
+import { writeFileSync } from 'node:fs'
+import {
+  atTheEnd,
+  newMat,
+  nextRound,
+  planPiece,
+  projectFile,
+  replay,
+  specOf,
+  workOn,
+  writeProjectFile,
+  DEFAULT_SETTINGS,
+  type CopyRecord,
+  type GaugeRecord,
+  type LogEvent,
+  type NewEvent,
+  type PieceRecord,
+  type Plan,
+  type PlanVersionRecord,
+  type WorkState,
+  type YarnRecord,
+} from '../core/index.ts'
+
+const PACE = 16
+const FIRST_DAY = Date.UTC(2026, 10, 16, 18, 30)
+const DAY = 86_400_000
+
+const yarns: YarnRecord[] = [
+  { id: 'fog', name: 'Fog', colour: '#FAFCFB', weight: 4, metres: 96 },
+  { id: 'soot', name: 'Soot', colour: '#55656C', weight: 4, metres: 48 },
+  { id: 'pine', name: 'Pine', colour: '#2F5B50', weight: 4, metres: 60 },
+]
+
+const gauges: GaugeRecord[] = [
+  {
+    id: 'cotton-double',
+    name: 'Medium cotton, 2 strands, 6.5 mm',
+    stitch: 'sc',
+    weight: 4,
+    strands: 2,
+    hook: 6.5,
+    swatch: { stitches: 11, rounds: 11.5, over: 100, worked: 'rounds' },
+  },
+  {
+    id: 'cotton-single',
+    name: 'Medium cotton, 5 mm',
+    stitch: 'sc',
+    weight: 4,
+    strands: 1,
+    hook: 5,
+    swatch: { stitches: 14, rounds: 15, over: 100, worked: 'rounds' },
+  },
+]
+
+const gauge = (id: string) => gauges.find((known) => known.id === id)!
+
+const trivet: PieceRecord = {
+  ...newMat({ id: 'trivet', projectId: 'kettle-trivet', gaugeId: 'cotton-double', yarnId: 'fog', across: 220 }),
+  colours: [
+    { fromRound: 1, yarn: 'fog' },
+    { fromRound: 11, yarn: 'soot' },
+  ],
+}
+const mats: PieceRecord = {
+  ...newMat({ id: 'mats', projectId: 'tin-mug-mats', gaugeId: 'cotton-single', yarnId: 'fog', across: 110 }),
+  quantity: 8,
+  colours: [
+    { fromRound: 1, yarn: 'fog' },
+    { fromRound: 7, yarn: 'pine' },
+  ],
+}
+
+const planOf = (piece: PieceRecord) => planPiece(specOf(piece, gauge(piece.gaugeId), PACE))
+
+const pinned = (piece: PieceRecord, at: number): PlanVersionRecord => ({
+  id: `${piece.id}-plan-1`,
+  pieceId: piece.id,
+  version: 1,
+  at,
+  spec: specOf(piece, gauge(piece.gaugeId), PACE),
+  plan: planOf(piece),
+})
+
+/** Works a copy stitch by stitch, at a human pace, until `enough`. */
+function worked(copyId: string, plan: Plan, begin: number, enough: (state: WorkState) => boolean): LogEvent[] {
+  const log: LogEvent[] = []
+  let at = begin
+  const write = (event: NewEvent) => {
+    log.push({ ...event, id: `${copyId}-${log.length + 1}`, copyId, seq: log.length + 1, at })
+  }
+  write({ type: 'start', planVersion: 1, to: { round: 1, unit: 0 } })
+  for (let state = replay(log); !enough(state); state = replay(log.slice(state.lastSeq), state)) {
+    // Three taps of an even hand, a slower one where the stitch changes.
+    at += 3200 + (log.length % 7) * 180
+    const event = workOn(plan.rounds, state, 'stitch') ?? nextRound(plan.rounds, state)
+    if (!event) break
+    write(event)
+  }
+  return log
+}
+
+const trivetPlan = planOf(trivet)
+const matPlan = planOf(mats)
+const trivetLog = worked('trivet-1', trivetPlan, FIRST_DAY, ({ position }) => position.round === 7 && position.unit === 15)
+const matLogs = [1, 2, 3].map((number) => {
+  const log = worked(`mat-${number}`, matPlan, FIRST_DAY + number * DAY, () => false)
+  const end = log.at(-1)!
+  if (!atTheEnd(matPlan.rounds, replay(log).position)) throw new Error('The demo mats are not worked to their end.')
+  return [...log, { id: `mat-${number}-end`, copyId: end.copyId, seq: end.seq + 1, at: end.at + 5000, type: 'finish' as const }]
+})
+const halfMat = worked('mat-4', matPlan, FIRST_DAY + 5 * DAY, ({ position }) => position.round === 5 && position.unit === 9)
+
+const copy = (id: string, piece: PieceRecord, number: number, log: readonly LogEvent[]): CopyRecord => ({
+  id,
+  pieceId: piece.id,
+  number,
+  planVersion: 1,
+  startedAt: log[0]!.at,
+  ...(log.at(-1)!.type === 'finish' ? { finishedAt: log.at(-1)!.at } : {}),
+})
+
+const file = projectFile(
+  {
+    projects: [
+      { id: 'kettle-trivet', name: 'Kettle trivet', createdAt: FIRST_DAY, updatedAt: trivetLog.at(-1)!.at + 6 * DAY },
+      { id: 'tin-mug-mats', name: 'Tin-mug mats', createdAt: FIRST_DAY, updatedAt: halfMat.at(-1)!.at },
+    ],
+    pieces: [trivet, mats],
+    gauges,
+    yarns,
+    copies: [
+      copy('trivet-1', trivet, 1, trivetLog),
+      ...matLogs.map((log, index) => copy(`mat-${index + 1}`, mats, index + 1, log)),
+      copy('mat-4', mats, 4, halfMat),
+    ],
+    planVersions: [pinned(trivet, FIRST_DAY), pinned(mats, FIRST_DAY + DAY)],
+    events: [...trivetLog, ...matLogs.flat(), ...halfMat],
+  },
+  new Date(FIRST_DAY + 8 * DAY).toISOString(),
+  { ...DEFAULT_SETTINGS, name: 'Skarn Hut', pace: PACE },
+)
+
+writeFileSync(new URL('../demo/skarn-hut.uzel.json', import.meta.url), writeProjectFile(file))

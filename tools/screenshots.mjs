@@ -1,0 +1,59 @@
+// npm run screenshots: one current picture a view, from the demo workshop, into docs/screenshots.
+// A folder and view names may be given: node tools/screenshots.mjs FOLDER plan work-390
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium } from '@playwright/test'
+import { CHROMIUM, root } from './steps.mjs'
+import { serveBuilt } from './serveBuilt.mjs'
+
+const [folder = join(root, 'docs', 'screenshots'), ...wanted] = process.argv.slice(2)
+
+const DESK = { width: 1280, height: 800 }
+const TABLET = { width: 820, height: 1180 }
+const PHONE = { width: 390, height: 844 }
+
+const VIEWS = [
+  { name: 'shelf', path: '/', size: DESK },
+  { name: 'shelf-390', path: '/', size: PHONE },
+  { name: 'new', path: '/new', size: DESK, prepare: (page) => page.getByLabel('How wide?').fill('18') },
+  { name: 'plan', path: '/piece/kettle-trivet/plan', size: DESK },
+  { name: 'plan-820', path: '/piece/kettle-trivet/plan', size: TABLET },
+  { name: 'plan-390', path: '/piece/kettle-trivet/plan', size: PHONE },
+  { name: 'plan-mat', path: '/piece/tin-mug-mats/plan', size: DESK },
+  { name: 'work', path: '/piece/kettle-trivet/work', size: DESK },
+  { name: 'work-820', path: '/piece/kettle-trivet/work', size: TABLET },
+  { name: 'work-390', path: '/piece/kettle-trivet/work', size: PHONE },
+  {
+    name: 'round-check',
+    path: '/piece/kettle-trivet/work',
+    size: DESK,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'End of round' }).click()
+      await page.getByLabel('I count another number').fill('41')
+    },
+  },
+  { name: 'settings', path: '/settings', size: DESK },
+]
+
+mkdirSync(folder, { recursive: true })
+const server = await serveBuilt()
+const browser = await chromium.launch({ executablePath: CHROMIUM })
+try {
+  for (const { name, path, size, prepare } of VIEWS) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue
+    const context = await browser.newContext({ viewport: size, serviceWorkers: 'block', reducedMotion: 'reduce' })
+    const page = await context.newPage()
+    await page.goto(server.address)
+    await page.getByRole('link', { name: 'Kettle trivet' }).first().waitFor()
+    await page.goto(`${server.address}${path}`)
+    await page.waitForLoadState('networkidle')
+    await page.evaluate(() => document.fonts.ready)
+    await prepare?.(page)
+    await page.waitForTimeout(500)
+    await page.screenshot({ path: join(folder, `${name}.png`) })
+    await context.close()
+  }
+} finally {
+  await browser.close()
+  await server.stop()
+}

@@ -1,0 +1,51 @@
+import { fileURLToPath } from 'node:url'
+import tailwindcss from '@tailwindcss/vite'
+import react from '@vitejs/plugin-react'
+import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+export default defineConfig({
+  root: at('./app'),
+  publicDir: at('./app/public'),
+  resolve: {
+    // The scroll lock of dialogs injects a changing <style>, which the CSP forbids: same job over adoptedStyleSheets.
+    alias: { 'react-style-singleton': at('./app/ui/styleSingleton.ts') },
+  },
+  worker: { format: 'es' },
+  build: {
+    outDir: at('./dist/app'),
+    emptyOutDir: true,
+    target: 'es2022',
+    assetsInlineLimit: 0,
+    reportCompressedSize: false,
+  },
+  plugins: [
+    react(),
+    tailwindcss(),
+    VitePWA({
+      injectRegister: false,
+      registerType: 'prompt',
+      manifest: {
+        name: 'Uzel',
+        short_name: 'Uzel',
+        description: 'Paces crochet in rounds to a measured size',
+        display: 'standalone',
+        background_color: '#E5ECEA',
+        theme_color: '#E5ECEA',
+        icons: [
+          { src: 'icon.svg', sizes: 'any', type: 'image/svg+xml' },
+          { src: 'icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'maskable' },
+        ],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//, /^\/demo\//],
+        cleanupOutdatedCaches: true,
+      },
+    }),
+  ],
+  server: { port: 4181 },
+})
