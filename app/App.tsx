@@ -8,8 +8,12 @@ import { ErrorBoundary } from './ui/ErrorBoundary.tsx'
 import { NewVersionNotice } from './ui/NewVersionNotice.tsx'
 import { Toaster } from './ui/toasts.tsx'
 
-const PlanScreen = lazy(() => import('./screens/plan/PlanScreen.tsx').then((m) => ({ default: m.PlanScreen })))
-const WorkScreen = lazy(() => import('./screens/work/WorkScreen.tsx').then((m) => ({ default: m.WorkScreen })))
+const PlanScreen = lazy(() =>
+  import('./screens/plan/PlanScreen.tsx').then((m) => ({ default: m.PlanScreen })),
+)
+const WorkScreen = lazy(() =>
+  import('./screens/work/WorkScreen.tsx').then((m) => ({ default: m.WorkScreen })),
+)
 const CreateScreen = lazy(() =>
   import('./screens/create/CreateScreen.tsx').then((m) => ({ default: m.CreateScreen })),
 )
@@ -50,7 +54,7 @@ function ToPlan() {
 function PrintSize() {
   const { print } = useSettings()
   useEffect(() => {
-    document.documentElement.dataset.print = String(print)
+    document.documentElement.dataset['print'] = String(print)
   }, [print])
   return null
 }

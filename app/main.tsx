@@ -5,8 +5,10 @@ import { loadDemoOnFirstVisit } from './store/firstVisit.ts'
 import { watchStorage } from './store/liveQueries.ts'
 import { sweepDeleted } from './store/mutations.ts'
 import './ui/styles.css'
+import { watchRoom } from './ui/useLayout.ts'
 
 watchStorage()
+watchRoom()
 
 void (async () => {
   // The shelf opens whatever happens here; a workshop that cannot be swept is only a little larger.

@@ -12,7 +12,14 @@ export interface AppFolders {
 }
 
 /** Addresses of the application's own router; everything else that is no file is not found. */
-const SCREENS = ['/', '/new', '/settings', '/piece/:projectId', '/piece/:projectId/plan', '/piece/:projectId/work']
+const SCREENS = [
+  '/',
+  '/new',
+  '/settings',
+  '/piece/:projectId',
+  '/piece/:projectId/plan',
+  '/piece/:projectId/work',
+]
 
 const HASHED = /-[\w-]{8,}\.(?:js|css|woff2)$/
 
@@ -63,8 +70,12 @@ export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
     response.status(404).type('text/plain').send('Not found.')
   })
   server.use(((error, _request, response, _next) => {
-    const status = (error as { status?: number }).status ?? 500
-    response.status(status).type('text/plain').send(status === 404 ? 'Not found.' : 'This could not be served.')
+    // A path that may not be asked for is as good as none.
+    const status = ((error as { status?: number }).status ?? 500) < 500 ? 404 : 500
+    response
+      .status(status)
+      .type('text/plain')
+      .send(status === 404 ? 'Not found.' : 'This could not be served.')
   }) satisfies express.ErrorRequestHandler)
   return server
 }

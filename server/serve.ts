@@ -11,18 +11,22 @@ if (!Number.isInteger(port) || port < 1 || port > 65_535) {
 }
 
 checkBuilt(folder('dist/app'))
-const listening = uzelServer({ app: folder('dist/app'), demo: folder('demo') }).listen(port, '127.0.0.1', (error?: Error) => {
-  if (error) {
-    const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
-    console.error(
-      taken
-        ? `Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`
-        : `Uzel could not be served: ${error.message}`,
-    )
-    process.exit(1)
-  }
-  console.log(`Uzel with the Skarn Hut workshop is on http://localhost:${port}`)
-})
+const listening = uzelServer({ app: folder('dist/app'), demo: folder('demo') }).listen(
+  port,
+  '127.0.0.1',
+  (error?: Error) => {
+    if (error) {
+      const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
+      console.error(
+        taken
+          ? `Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`
+          : `Uzel could not be served: ${error.message}`,
+      )
+      process.exit(1)
+    }
+    console.log(`Uzel with the Skarn Hut workshop is on http://localhost:${port}`)
+  },
+)
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => {

@@ -59,7 +59,13 @@ const gauges: GaugeRecord[] = [
 const gauge = (id: string) => gauges.find((known) => known.id === id)!
 
 const trivet: PieceRecord = {
-  ...newMat({ id: 'trivet', projectId: 'kettle-trivet', gaugeId: 'cotton-double', yarnId: 'fog', across: 220 }),
+  ...newMat({
+    id: 'trivet',
+    projectId: 'kettle-trivet',
+    gaugeId: 'cotton-double',
+    yarnId: 'fog',
+    across: 220,
+  }),
   colours: [
     { fromRound: 1, yarn: 'fog' },
     { fromRound: 11, yarn: 'soot' },
@@ -86,7 +92,12 @@ const pinned = (piece: PieceRecord, at: number): PlanVersionRecord => ({
 })
 
 /** Works a copy stitch by stitch, at a human pace, until `enough`. */
-function worked(copyId: string, plan: Plan, begin: number, enough: (state: WorkState) => boolean): LogEvent[] {
+function worked(
+  copyId: string,
+  plan: Plan,
+  begin: number,
+  enough: (state: WorkState) => boolean,
+): LogEvent[] {
   const log: LogEvent[] = []
   let at = begin
   const write = (event: NewEvent) => {
@@ -105,14 +116,34 @@ function worked(copyId: string, plan: Plan, begin: number, enough: (state: WorkS
 
 const trivetPlan = planOf(trivet)
 const matPlan = planOf(mats)
-const trivetLog = worked('trivet-1', trivetPlan, FIRST_DAY, ({ position }) => position.round === 7 && position.unit === 15)
+const trivetLog = worked(
+  'trivet-1',
+  trivetPlan,
+  FIRST_DAY,
+  ({ position }) => position.round === 7 && position.unit === 15,
+)
 const matLogs = [1, 2, 3].map((number) => {
   const log = worked(`mat-${number}`, matPlan, FIRST_DAY + number * DAY, () => false)
   const end = log.at(-1)!
-  if (!atTheEnd(matPlan.rounds, replay(log).position)) throw new Error('The demo mats are not worked to their end.')
-  return [...log, { id: `mat-${number}-end`, copyId: end.copyId, seq: end.seq + 1, at: end.at + 5000, type: 'finish' as const }]
+  if (!atTheEnd(matPlan.rounds, replay(log).position))
+    throw new Error('The demo mats are not worked to their end.')
+  return [
+    ...log,
+    {
+      id: `mat-${number}-end`,
+      copyId: end.copyId,
+      seq: end.seq + 1,
+      at: end.at + 5000,
+      type: 'finish' as const,
+    },
+  ]
 })
-const halfMat = worked('mat-4', matPlan, FIRST_DAY + 5 * DAY, ({ position }) => position.round === 5 && position.unit === 9)
+const halfMat = worked(
+  'mat-4',
+  matPlan,
+  FIRST_DAY + 5 * DAY,
+  ({ position }) => position.round === 5 && position.unit === 9,
+)
 
 const copy = (id: string, piece: PieceRecord, number: number, log: readonly LogEvent[]): CopyRecord => ({
   id,
@@ -126,7 +157,12 @@ const copy = (id: string, piece: PieceRecord, number: number, log: readonly LogE
 const file = projectFile(
   {
     projects: [
-      { id: 'kettle-trivet', name: 'Kettle trivet', createdAt: FIRST_DAY, updatedAt: trivetLog.at(-1)!.at + 6 * DAY },
+      {
+        id: 'kettle-trivet',
+        name: 'Kettle trivet',
+        createdAt: FIRST_DAY,
+        updatedAt: trivetLog.at(-1)!.at + 6 * DAY,
+      },
       { id: 'tin-mug-mats', name: 'Tin-mug mats', createdAt: FIRST_DAY, updatedAt: halfMat.at(-1)!.at },
     ],
     pieces: [trivet, mats],

@@ -41,7 +41,11 @@ const browser = await chromium.launch({ executablePath: CHROMIUM })
 try {
   for (const { name, path, size, prepare } of VIEWS) {
     if (wanted.length > 0 && !wanted.includes(name)) continue
-    const context = await browser.newContext({ viewport: size, serviceWorkers: 'block', reducedMotion: 'reduce' })
+    const context = await browser.newContext({
+      viewport: size,
+      serviceWorkers: 'block',
+      reducedMotion: 'reduce',
+    })
     const page = await context.newPage()
     await page.goto(server.address)
     await page.getByRole('link', { name: 'Kettle trivet' }).first().waitFor()

@@ -21,7 +21,9 @@ export function run(command, args, { capture = false, env = {} } = {}) {
 
 /** Installs from the lock file when node_modules is missing or older than the lock. */
 export function install() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const stamp = join(root, 'node_modules', '.uzel-lock')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return
   console.log('Installing what is missing (about a minute)…')
@@ -40,7 +42,9 @@ export const CHROMIUM = '/usr/bin/chromium'
 export function ensureChromium() {
   if (existsSync(CHROMIUM)) return true
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
-    console.error('The browser tests need Chromium at /usr/bin/chromium: on Debian, `sudo apt-get install chromium`.')
+    console.error(
+      'The browser tests need Chromium at /usr/bin/chromium: on Debian, `sudo apt-get install chromium`.',
+    )
     return false
   }
   console.log('Installing Chromium from Debian…')

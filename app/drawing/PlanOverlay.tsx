@@ -27,12 +27,19 @@ export function PlanOverlay({ plan, frame, lit, guess, leaderTo }: PlanOverlayPr
   return (
     <>
       {leaderTo && <Leaders plan={plan} frame={frame} leaderTo={leaderTo} />}
-      {plan.checkpoints.map(({ afterRound }) => (
+      {guess &&
+        plan.rounds.map((round) => (
+          <path
+            key={round.number}
+            d={pathOf(roundLine(round, frame))}
+            fill="none"
+            stroke={round === outer ? 'var(--color-ink)' : 'var(--color-hair)'}
+            strokeDasharray="6 5"
+          />
+        ))}
+      {(guess ? [] : plan.checkpoints).map(({ afterRound }) => (
         <CheckpointRing key={afterRound} line={pathOf(roundLine(plan.rounds[afterRound - 1]!, frame))} />
       ))}
-      {guess && (
-        <path d={pathOf(roundLine(outer, frame))} fill="none" stroke="var(--color-ink)" strokeDasharray="6 5" />
-      )}
       <StartLine outer={outer} frame={frame} />
       <NewYarnMarks plan={plan} frame={frame} />
       {frame.cut < 1 && <FlatLine outer={outer} hole={innerRadius(plan)} frame={frame} />}
@@ -53,16 +60,7 @@ function CheckpointRing({ line }: { line: string }) {
 
 function StartLine({ outer, frame }: { outer: Round; frame: DrawingFrame }) {
   const end = place(frame, 0, drawnRadius(outer) + 8 / frame.scale, 0)
-  return (
-    <line
-      x1={frame.x}
-      y1={frame.y}
-      x2={end.x}
-      y2={end.y}
-      stroke="var(--color-ink)"
-      strokeWidth={2.2}
-    />
-  )
+  return <line x1={frame.x} y1={frame.y} x2={end.x} y2={end.y} stroke="var(--color-ink)" strokeWidth={2.2} />
 }
 
 /** Diamonds on the start line where a yarn takes over. */
@@ -91,11 +89,19 @@ function FlatLine({ outer, hole, frame }: { outer: Round; hole: number; frame: D
   const to = at(drawnRadius(outer) + 4 / frame.scale)
   const length = Math.hypot(to.x - from.x, to.y - from.y)
   const slope = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI
-  const text = length > 470 ? 'Flat line: rows short of it cup, rows past it ruffle' : length > 150 ? 'Flat line' : ''
+  const text =
+    length > 470 ? 'Flat line: rows short of it cup, rows past it ruffle' : length > 150 ? 'Flat line' : ''
   const mirrored = frame.mirrored
   return (
     <g transform={`translate(${from.x} ${from.y}) rotate(${mirrored ? slope - 180 : slope})`}>
-      <line x2={mirrored ? -length : length} y1={2.4} y2={2.4} stroke="var(--color-tape)" strokeWidth={4} strokeDasharray="26 12" />
+      <line
+        x2={mirrored ? -length : length}
+        y1={2.4}
+        y2={2.4}
+        stroke="var(--color-tape)"
+        strokeWidth={4}
+        strokeDasharray="26 12"
+      />
       <line x2={mirrored ? -length : length} stroke="var(--color-ink)" strokeWidth={1.6} />
       <text
         x={(mirrored ? -1 : 1) * (length - (length > 470 ? 42 : 20))}

@@ -20,10 +20,22 @@ interface SectionProps {
 const CAPSULE = 13
 
 /** The finished piece cut through: one capsule a round on the table, the tape under it, posts at the target. */
-export function SectionView({ plan, target, sizes, yarns, guess, scale, centre, width, lit, onPoint }: SectionProps) {
+export function SectionView({
+  plan,
+  target,
+  sizes,
+  yarns,
+  guess,
+  scale,
+  centre,
+  width,
+  lit,
+  onPoint,
+}: SectionProps) {
   const { finished, rounds, hole } = plan
   const edge = (finished.across / 2) * scale
-  const post = (target / 2) * scale
+  // A target far from anything that could be planned stays off the drawing.
+  const post = Math.min((target / 2) * scale, edge * 1.3)
   const table = 50
   const lift = Math.min(26, finished.height * scale)
   const liftScale = finished.height > 0 ? lift / finished.height : 0
@@ -32,7 +44,13 @@ export function SectionView({ plan, target, sizes, yarns, guess, scale, centre, 
     : `${sizes.full(finished.across)} across`
   const half = size.length * 5.6 + 8
   return (
-    <svg width={width} height={72} role="img" aria-label={`Section: ${size}`} className="block overflow-visible">
+    <svg
+      width={width}
+      height={72}
+      role="img"
+      aria-label={`Section: ${size}`}
+      className="block overflow-visible"
+    >
       <g stroke="var(--color-ink)" strokeWidth={1.2} fill="none" strokeDasharray={guess ? '5 4' : undefined}>
         <path d={`M${centre - edge} 4V20M${centre + edge} 4V20`} />
         {edge > half + 16 && (
@@ -83,7 +101,19 @@ export function SectionView({ plan, target, sizes, yarns, guess, scale, centre, 
   )
 }
 
-function SectionTape({ centre, y, reach, scale, sizes }: { centre: number; y: number; reach: number; scale: number; sizes: Sizes }) {
+function SectionTape({
+  centre,
+  y,
+  reach,
+  scale,
+  sizes,
+}: {
+  centre: number
+  y: number
+  reach: number
+  scale: number
+  sizes: Sizes
+}) {
   const unit = sizes.unit === 'in' ? MM_PER_INCH : 10
   const pitch = unit * scale
   const count = Math.floor(reach / pitch + 1e-6)
@@ -97,9 +127,18 @@ function SectionTape({ centre, y, reach, scale, sizes }: { centre: number; y: nu
         const long = (index + 1) % named === 0
         return (
           <g key={index}>
-            {(pitch > 4 || long) && <path d={`M${x} ${y}v${long ? 6 : 4}`} stroke="var(--color-ink)" strokeWidth={1} />}
+            {(pitch > 4 || long) && (
+              <path d={`M${x} ${y}v${long ? 6 : 4}`} stroke="var(--color-ink)" strokeWidth={1} />
+            )}
             {long && (
-              <text x={x - 3} y={y + 15} textAnchor="end" className="slab" fontSize={13} fill="var(--color-ink)">
+              <text
+                x={x - 3}
+                y={y + 15}
+                textAnchor="end"
+                className="slab"
+                fontSize={13}
+                fill="var(--color-ink)"
+              >
                 {index + 1}
               </text>
             )}
@@ -147,15 +186,15 @@ export function FlatnessStrip({ plan, scale, centre, width, lit, onPoint }: Stri
             strokeWidth={1}
             strokeDasharray="1.5 4"
           />
-          <text x={right + 6} y={up(value)! + 5} fontSize={14} fill="var(--color-ink-2)">
-            {value > 0 ? `+${mark} st` : `−${mark}`}
+          <text x={right + 6} y={up(value) + 5} fontSize={14} fill="var(--color-ink-2)">
+            {value > 0 ? `+${mark}` : `−${mark}`}
           </text>
         </g>
       ))}
-      <text x={centre - 8} y={up(most * 0.55)! + 4} textAnchor="end" fontSize={14} fill="var(--color-ink)">
+      <text x={centre - 8} y={up(most * 0.55) + 4} textAnchor="end" fontSize={14} fill="var(--color-ink)">
         ruffles
       </text>
-      <text x={centre - 8} y={up(-most * 0.55)! + 6} textAnchor="end" fontSize={14} fill="var(--color-ink)">
+      <text x={centre - 8} y={up(-most * 0.55) + 6} textAnchor="end" fontSize={14} fill="var(--color-ink)">
         cups
       </text>
       <path d={`M${centre - 4} ${ZERO}H${right + 3}`} stroke="var(--color-ink)" strokeWidth={1.4} />
@@ -166,7 +205,7 @@ export function FlatnessStrip({ plan, scale, centre, width, lit, onPoint }: Stri
         return (
           <path
             key={number}
-            d={barPath(left, wide, up(offs[index]!)!)}
+            d={barPath(left, wide, up(offs[index]!))}
             fill={offs[index]! < 0 || lit === number ? 'var(--color-ink)' : 'var(--color-film)'}
             stroke="var(--color-ink)"
             strokeWidth={lit === number ? 3 : wide < 4 ? 0.6 : 1.4}

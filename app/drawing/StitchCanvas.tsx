@@ -14,7 +14,15 @@ interface StitchCanvasProps {
 }
 
 /** The stitches of a plan, painted. What is said about them is drawn above, in SVG. */
-export function StitchCanvas({ plan, frame, width, height, yarns, shown, turned = false }: StitchCanvasProps) {
+export function StitchCanvas({
+  plan,
+  frame,
+  width,
+  height,
+  yarns,
+  shown,
+  turned = false,
+}: StitchCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const { scale, x, y, cut, mirrored } = frame
   const cells = useMemo(

@@ -1,7 +1,10 @@
 import type { Cell, Point } from './unrolledDisc.ts'
 import { DEC, INC, yarnInk, type YarnInk } from './yarnInk.ts'
 
-/** How much of the work is there: all of it in yarn, or made up to a stitch and the rest to come. */
+/**
+ * How much of the work is there: all of it in yarn; made up to a stitch and the rest to come; or only a
+ * guess, where nothing but the increases is worth drawing.
+ */
 export type Shown =
   | { readonly kind: 'all' }
   | { readonly kind: 'guess' }
@@ -32,7 +35,12 @@ export function paintCells(
   const decreases = new Path2D()
   for (const cell of cells) {
     const made = isMade(cell, shown)
-    if (!made && shown.kind === 'madeTo' && !shown.toCome) continue
+    if (
+      !made &&
+      ((shown.kind === 'madeTo' && !shown.toCome) || (shown.kind === 'guess' && cell.kind === 'work'))
+    ) {
+      continue
+    }
     const corners = insetCorners(cell)
     if (!made) traceRounded(toCome, corners)
     else if (cell.kind === 'inc') {
@@ -101,7 +109,9 @@ const between = (one: Point, other: Point, share: number): Point => ({
 })
 
 const middle = (line: readonly Point[]): Point =>
-  line.length % 2 === 1 ? line[(line.length - 1) / 2]! : between(line[line.length / 2 - 1]!, line[line.length / 2]!, 0.5)
+  line.length % 2 === 1
+    ? line[(line.length - 1) / 2]!
+    : between(line[line.length / 2 - 1]!, line[line.length / 2]!, 0.5)
 
 const distance = (one: Point, other: Point) => Math.hypot(one.x - other.x, one.y - other.y)
 
@@ -157,4 +167,3 @@ function traceSlot(path: Path2D, { foot, top }: Cell): void {
   path.moveTo(from.x, from.y)
   path.lineTo(to.x, to.y)
 }
-

@@ -123,7 +123,13 @@ function footBelow(kind: Unit['kind'], top: readonly Point[], height: number): P
 }
 
 /** Points along a round from one turn to another, close enough together to look round. */
-export function arc(frame: DrawingFrame, from: number, to: number, radius: number, straight: number): Point[] {
+export function arc(
+  frame: DrawingFrame,
+  from: number,
+  to: number,
+  radius: number,
+  straight: number,
+): Point[] {
   const { cut } = frame
   const turns = [from]
   const curved = Math.abs(Math.min(to, cut) - Math.min(from, cut)) * 2 * Math.PI

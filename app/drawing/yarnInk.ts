@@ -1,9 +1,7 @@
 import { rgb } from './rgb.ts'
 
-export const FILM = '#E5ECEA'
-export const INK = '#0E2730'
-export const TAPE = '#FFC21A'
-export const HAIR = '#8FA4A8'
+const FILM = '#E5ECEA'
+const INK = '#0E2730'
 export const INC = '#B82A12'
 export const DEC = '#0A57AE'
 
@@ -24,7 +22,7 @@ function luminance(colour: string): number {
   return 0.2126 * red + 0.7152 * green + 0.0722 * blue
 }
 
-export function contrast(one: string, other: string): number {
+function contrast(one: string, other: string): number {
   const [light, dark] = [luminance(one), luminance(other)].sort((a, b) => b - a) as [number, number]
   return (light + 0.05) / (dark + 0.05)
 }

@@ -20,7 +20,10 @@ export interface BeginRequest {
  * changed since the last), and writes the first event of its log. A copy of that number that is already
  * begun is returned as it is, so that two tabs begin one mat once.
  */
-export async function beginCopy({ pieceId, number, spec, plan }: BeginRequest, db = database): Promise<CopyRecord> {
+export async function beginCopy(
+  { pieceId, number, spec, plan }: BeginRequest,
+  db = database,
+): Promise<CopyRecord> {
   return db.transaction('rw', db.copies, db.events, db.planVersions, async () => {
     const begun = await db.copies.where('[pieceId+number]').equals([pieceId, number]).first()
     if (begun) return begun

@@ -20,7 +20,10 @@ export const LARGEST_FILE_BYTES = 1e9
 /** Reads a file the maker chose, in a worker. */
 export async function readChosenFile(file: File): Promise<ReadFile> {
   if (file.size > LARGEST_FILE_BYTES) {
-    return { ok: false, faults: [{ path: '', message: 'This file is over 1 GB; Uzel files are far smaller.' }] }
+    return {
+      ok: false,
+      faults: [{ path: '', message: 'This file is over 1 GB; Uzel files are far smaller.' }],
+    }
   }
   const worker = new Worker(new URL('../workers/exchange.worker.ts', import.meta.url), { type: 'module' })
   try {
@@ -111,7 +114,12 @@ async function withoutKnown(file: ProjectFile): Promise<Records> {
     exportedAt: [],
     workshop: [],
   }) as { id: string }[][]
-  const keep = new Set(everything.flat().map(({ id }) => id).filter((id) => !conflicts.has(id)))
+  const keep = new Set(
+    everything
+      .flat()
+      .map(({ id }) => id)
+      .filter((id) => !conflicts.has(id)),
+  )
   return withFreshIds<Records>(file, freshId, keep)
 }
 
@@ -121,7 +129,10 @@ export async function exportFile(project?: { id: string; name: string }): Promis
   const records = await recordsOf(project && [project.id])
   const now = new Date()
   const file = projectFile(records, now.toISOString(), project ? undefined : settings)
-  const name = (project?.name ?? settings.name).toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')
+  const name = (project?.name ?? settings.name)
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
   download(`${name || 'workshop'}-${format(now, 'yyyy-MM-dd')}.uzel.json`, writeProjectFile(file))
 }
 

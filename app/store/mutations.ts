@@ -19,22 +19,29 @@ const DAY_MS = 86_400_000
 export async function createMat(name: string, across: number, gaugeId?: string): Promise<string> {
   const now = Date.now()
   const project: ProjectRecord = { id: freshId(), name, createdAt: now, updatedAt: now }
-  await database.transaction('rw', database.projects, database.pieces, database.gauges, database.yarns, async () => {
-    const known = gaugeId === undefined ? undefined : await database.gauges.get(gaugeId)
-    const gauge: GaugeRecord = known ?? { ...UNMEASURED_GAUGE, id: freshId() }
-    const yarn = (await database.yarns.filter(({ weight }) => weight === gauge.weight).first()) ?? {
-      id: freshId(),
-      name: 'Fog',
-      colour: '#FAFCFB',
-      weight: gauge.weight,
-    }
-    await database.gauges.put(gauge)
-    await database.yarns.put(yarn)
-    await database.projects.add(project)
-    await database.pieces.add(
-      newMat({ id: freshId(), projectId: project.id, gaugeId: gauge.id, yarnId: yarn.id, across }),
-    )
-  })
+  await database.transaction(
+    'rw',
+    database.projects,
+    database.pieces,
+    database.gauges,
+    database.yarns,
+    async () => {
+      const known = gaugeId === undefined ? undefined : await database.gauges.get(gaugeId)
+      const gauge: GaugeRecord = known ?? { ...UNMEASURED_GAUGE, id: freshId() }
+      const yarn = (await database.yarns.filter(({ weight }) => weight === gauge.weight).first()) ?? {
+        id: freshId(),
+        name: 'Fog',
+        colour: '#FAFCFB',
+        weight: gauge.weight,
+      }
+      await database.gauges.put(gauge)
+      await database.yarns.put(yarn)
+      await database.projects.add(project)
+      await database.pieces.add(
+        newMat({ id: freshId(), projectId: project.id, gaugeId: gauge.id, yarnId: yarn.id, across }),
+      )
+    },
+  )
   return project.id
 }
 
@@ -48,7 +55,12 @@ export async function duplicateProject(id: string): Promise<string> {
   const shared = new Set([...all.gauges, ...all.yarns].map((record) => record.id))
   const fresh = withFreshIds({ ...all, copies: [], planVersions: [], events: [] }, freshId, shared)
   const now = Date.now()
-  const project = { ...fresh.projects[0]!, name: `${all.projects[0]!.name} 2`, createdAt: now, updatedAt: now }
+  const project = {
+    ...fresh.projects[0]!,
+    name: `${all.projects[0]!.name} 2`,
+    createdAt: now,
+    updatedAt: now,
+  }
   await putRecords({ ...fresh, projects: [project] })
   return project.id
 }

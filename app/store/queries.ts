@@ -1,5 +1,6 @@
 import {
   DEFAULT_SETTINGS,
+  paceFromLog,
   type CopyRecord,
   type GaugeRecord,
   type PieceRecord,
@@ -57,6 +58,27 @@ export function useYarns(): readonly YarnRecord[] | undefined {
 
 export function useGauges(): readonly GaugeRecord[] | undefined {
   return useStored(['gauges'], ['gauges'], () => database.gauges.toArray()) ?? undefined
+}
+
+/** Events that show the pace a maker works at now. */
+const PACE_WINDOW = 800
+
+/** Single crochets a minute as the log of the last copy shows them; undefined while it shows too little. */
+export function useLearnedPace({ piece, copies, versions }: ProjectView): number | undefined {
+  const copy = copies.at(-1)
+  const pinned = versions.find(({ version }) => version === copy?.planVersion)
+  return (
+    useStored(['pace', piece.id, copy?.id], ['events'], async () => {
+      if (!copy || !pinned) return undefined
+      const events = await database.events
+        .where('[copyId+seq]')
+        .between([copy.id, 0], [copy.id, Infinity])
+        .reverse()
+        .limit(PACE_WINDOW)
+        .toArray()
+      return paceFromLog(events.reverse(), pinned.plan)
+    }) ?? undefined
+  )
 }
 
 export async function readSettings(): Promise<WorkshopSettings> {

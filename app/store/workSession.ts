@@ -36,7 +36,11 @@ const eventsAfter = (db: UzelDatabase, copyId: string, seq: number) =>
   db.events.where('[copyId+seq]').between([copyId, seq], [copyId, Infinity], false, true).toArray()
 
 /** The state of a copy from the end of its log, reading further back only when undos reach there. */
-export async function readWorkState(copy: CopyRecord, db = database, window = FIRST_WINDOW): Promise<WorkState> {
+export async function readWorkState(
+  copy: CopyRecord,
+  db = database,
+  window = FIRST_WINDOW,
+): Promise<WorkState> {
   const ofCopy = db.events.where('[copyId+seq]').between([copy.id, 0], [copy.id, Infinity])
   const tail = (await ofCopy.reverse().limit(window).toArray()).reverse()
   const whole = tail.length < window || tail[0]!.seq === 1
@@ -122,7 +126,7 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
       else {
         stored = replay([event], stored)
         waiting = waiting.slice(1)
-        if (current.unsaved) show({ state: current.state })
+        if (current.unsaved && waiting.length === 0) show({ state: current.state })
       }
     }
   }

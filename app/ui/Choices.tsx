@@ -17,14 +17,28 @@ interface ChoicesProps<T extends string> {
 }
 
 /** One of a few, each with a word on what it means. */
-export function Choices<T extends string>({ label, value, choices, onChange, heading = false }: ChoicesProps<T>) {
+export function Choices<T extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+  heading = false,
+}: ChoicesProps<T>) {
   return (
     <div>
       {heading && <p className="slab px-3 pt-3 pb-1 text-18">{label}</p>}
       <RadioGroup.Root value={value} onValueChange={(next) => onChange(next as T)} aria-label={label}>
         {choices.map((choice) => (
-          <RadioGroup.Item key={choice.value} value={choice.value} className="choice" aria-label={choice.label}>
-            <span aria-hidden className="mt-1 grid size-4 shrink-0 place-items-center rounded-full border-2 rule">
+          <RadioGroup.Item
+            key={choice.value}
+            value={choice.value}
+            className="choice"
+            aria-label={choice.label}
+          >
+            <span
+              aria-hidden
+              className="mt-1 grid size-4 shrink-0 place-items-center rounded-full border-2 rule"
+            >
               <RadioGroup.Indicator className="size-2 rounded-full bg-ink" />
             </span>
             <span className="min-w-0">

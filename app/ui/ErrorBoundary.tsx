@@ -16,7 +16,9 @@ export class ErrorBoundary extends Component<{ children: ReactNode }, { error?: 
       <main className="grid max-w-2xl gap-4 p-7">
         <h1 className="text-36">This screen could not be shown</h1>
         <p className="text-18">{error.message}</p>
-        <p className="text-18">Everything you worked is stored. Open the shelf, or keep a file of it first.</p>
+        <p className="text-18">
+          Everything you worked is stored. Open the shelf, or keep a file of it first.
+        </p>
         <div className="flex flex-wrap gap-3">
           <a className="button-ink" href="/">
             To the shelf

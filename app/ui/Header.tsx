@@ -23,7 +23,7 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
         Uzel
       </Link>
       <nav aria-label="Main" className="flex min-w-0 grow items-stretch">
-        <Tab to="/" end>
+        <Tab to="/" end narrow={projectId === undefined}>
           Shelf
         </Tab>
         {projectId && recent && <RecentPieces current={projectId} />}
@@ -46,12 +46,22 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
   )
 }
 
-function Tab({ to, end = false, children }: { to: string; end?: boolean; children: ReactNode }) {
+interface TabProps {
+  readonly to: string
+  readonly end?: boolean
+  /** Whether it stays on a narrow screen. */
+  readonly narrow?: boolean
+  readonly children: ReactNode
+}
+
+function Tab({ to, end = false, narrow = true, children }: TabProps) {
   return (
     <NavLink
       to={to}
       end={end}
-      className={({ isActive }) => clsx(TAB, isActive ? 'bg-tape text-ink' : 'text-ink-2 hover:bg-film-2')}
+      className={({ isActive }) =>
+        clsx(TAB, !narrow && 'max-sm:hidden', isActive ? 'bg-tape text-ink' : 'text-ink-2 hover:bg-film-2')
+      }
     >
       {children}
     </NavLink>
@@ -72,7 +82,9 @@ function RecentPieces({ current }: { current: string }) {
             to={`/piece/${project.id}/plan`}
             className={clsx(
               'flex min-w-0 flex-col justify-center border-b-[5px] px-3 text-14 leading-tight',
-              project.id === current ? 'border-tape bg-film-2' : 'border-transparent text-ink-2 hover:bg-film-2',
+              project.id === current
+                ? 'border-tape bg-film-2'
+                : 'border-transparent text-ink-2 hover:bg-film-2',
             )}
             aria-current={project.id === current ? 'true' : undefined}
           >

@@ -12,7 +12,10 @@ export function NewVersionNotice() {
   }, [])
   if (!waiting) return null
   return (
-    <div role="status" className="flex flex-wrap items-center gap-4 border-b-2 rule bg-film-2 px-7 py-2 max-sm:px-4">
+    <div
+      role="status"
+      className="flex flex-wrap items-center gap-4 border-b-2 rule bg-film-2 px-7 py-2 max-sm:px-4"
+    >
       <p className="grow text-16">A newer Uzel is ready. Your work is stored; it takes a second.</p>
       <button type="button" className="button-ink" onClick={() => void update.current?.(true)}>
         Use it now

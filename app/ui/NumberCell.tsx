@@ -47,13 +47,18 @@ export function NumberCell(props: NumberCellProps) {
     giveUp()
     const by = step * (tenfold ? 10 : 1)
     // Steps land on the grid, so that 21.3 goes to 21.5.
-    const next = direction > 0 ? Math.floor(value / by + 1e-6) * by + by : Math.ceil(value / by - 1e-6) * by - by
+    const next =
+      direction > 0 ? Math.floor(value / by + 1e-6) * by + by : Math.ceil(value / by - 1e-6) * by - by
     if (next > 0) onChange(next)
   }
 
   return (
     <div
-      className={clsx('group relative flex min-w-0 focus-within:bg-tape', shownFault && 'border-l-4 rule', className)}
+      className={clsx(
+        'group relative flex min-w-0 focus-within:bg-tape',
+        shownFault && 'border-l-4 rule',
+        className,
+      )}
       onClick={() => input.current?.focus()}
     >
       <div className="min-w-0 grow px-3 py-1.5">
@@ -65,7 +70,7 @@ export function NumberCell(props: NumberCellProps) {
             ref={input}
             id={id}
             className="slab w-full min-w-0 border-b-2 border-transparent bg-transparent text-24 outline-none focus:border-ink"
-            style={{ maxWidth: `${Math.max(2, (draft ?? format(value)).length) * 0.64 + 0.3}em` }}
+            style={{ maxWidth: `${Math.max(2, (draft ?? format(value)).length) * 0.57 + 0.2}em` }}
             inputMode="decimal"
             autoComplete="off"
             value={draft ?? format(value)}
@@ -83,7 +88,11 @@ export function NumberCell(props: NumberCellProps) {
               }
             }}
           />
-          {unit && <span className="shrink-0 text-16 whitespace-nowrap text-ink-2 group-focus-within:text-ink">{unit}</span>}
+          {unit && (
+            <span className="shrink-0 text-16 whitespace-nowrap text-ink-2 group-focus-within:text-ink">
+              {unit}
+            </span>
+          )}
         </span>
         {shownFault && (
           <p id={`${id}-fault`} role="alert" className="pt-1 text-14 leading-snug text-ink">

@@ -27,18 +27,18 @@ export function stylesheetSingleton() {
 
 export function styleHookSingleton() {
   const sheet = stylesheetSingleton()
-  return (styles: string, isDynamic?: boolean) => {
+  return (styles: string) => {
     useEffect(() => {
       sheet.add(styles)
       return () => sheet.remove()
-    }, [styles && isDynamic])
+    }, [styles])
   }
 }
 
 export function styleSingleton() {
   const useStyle = styleHookSingleton()
-  return function Sheet({ styles, dynamic }: { styles: string; dynamic?: boolean }) {
-    useStyle(styles, dynamic)
+  return function Sheet({ styles }: { styles: string }) {
+    useStyle(styles)
     return null
   }
 }

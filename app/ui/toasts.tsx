@@ -49,7 +49,9 @@ export function Toaster() {
               </button>
             </Toast.Action>
           )}
-          <Toast.Close className="min-h-11 px-2 text-16 underline focus-visible:outline-tape">Close</Toast.Close>
+          <Toast.Close className="min-h-11 px-2 text-16 underline focus-visible:outline-tape">
+            Close
+          </Toast.Close>
         </Toast.Root>
       ))}
       <Toast.Viewport className="fixed right-4 bottom-4 z-50 grid w-[min(36rem,calc(100vw-2rem))] gap-2" />

@@ -3,16 +3,21 @@ import { useSyncExternalStore } from 'react'
 /** desk: drawing beside the ledger; stacked: one below the other; phone: one column, the drawing whole. */
 export type Layout = 'desk' | 'stacked' | 'phone'
 
-const DESK_WIDTH = 1180
-const DESK_HEIGHT = 700
-const STACKED_WIDTH = 600
+const DESK = { width: 1180, height: 700 }
+const NARROW = 1024
+const PHONE = 640
+const LOW = 600
 
 /** The window in px of normal print: large print has the room of a smaller window. */
-function layoutNow(): Layout {
+function roomNow(): { width: number; height: number } {
   const print = Number.parseFloat(getComputedStyle(document.documentElement).fontSize) / 16 || 1
-  const width = window.innerWidth / print
-  if (width >= DESK_WIDTH && window.innerHeight / print >= DESK_HEIGHT) return 'desk'
-  return width >= STACKED_WIDTH ? 'stacked' : 'phone'
+  return { width: window.innerWidth / print, height: window.innerHeight / print }
+}
+
+function layoutNow(): Layout {
+  const { width, height } = roomNow()
+  if (width >= DESK.width && height >= DESK.height) return 'desk'
+  return width >= PHONE ? 'stacked' : 'phone'
 }
 
 function subscribe(listener: () => void): () => void {
@@ -27,4 +32,15 @@ function subscribe(listener: () => void): () => void {
 
 export function useLayout(): Layout {
   return useSyncExternalStore(subscribe, layoutNow)
+}
+
+/** Keeps `data-room` on the document, which the style sheet's max-lg, max-sm and low go by. */
+export function watchRoom(): void {
+  const mark = () => {
+    const { width, height } = roomNow()
+    const room = [width < PHONE && 'phone', width < NARROW && 'narrow', height < LOW && 'low'].filter(Boolean)
+    document.documentElement.dataset['room'] = room.join(' ')
+  }
+  mark()
+  subscribe(mark)
 }

@@ -1,5 +1,12 @@
 import { expose } from 'comlink'
-import { planPiece, rhythmScale, SpecError, type PieceSpec, type Plan, type RhythmOffer } from '../../core/index.ts'
+import {
+  planPiece,
+  rhythmScale,
+  SpecError,
+  type PieceSpec,
+  type Plan,
+  type RhythmOffer,
+} from '../../core/index.ts'
 
 /** Errors lose their class on the way between threads, so they travel as plain facts. */
 export type Answer<T> =

@@ -31,7 +31,7 @@ function records(spec = discSpec(110), name = 'Tin-mug mats', taps = 3): Records
         projectId: 'project',
         quantity: 8,
         shape: spec.shape,
-        stitch: spec.stitch as 'sc',
+        stitch: spec.stitch,
         gaugeId: 'gauge',
         construction: spec.construction,
         colours: spec.colours,

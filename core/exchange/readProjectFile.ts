@@ -25,14 +25,14 @@ export function readProjectFile(text: string): ReadFile {
   }
   const heading = faultOfHeading(content)
   if (heading) return { ok: false, faults: [heading] }
-  const { error, value } = FILE_SCHEMA.validate(content, { abortEarly: false, convert: false })
-  if (error) {
-    const faults = error.details
+  const checked = FILE_SCHEMA.validate(content, { abortEarly: false, convert: false })
+  if (checked.error) {
+    const faults = checked.error.details
       .slice(0, MOST_FAULTS)
       .map(({ path, message }) => ({ path: writePath(path), message: sentence(message) }))
     return { ok: false, faults }
   }
-  const file = value as ProjectFile
+  const file = checked.value as ProjectFile
   const faults = [...faultsOfReferences(file), ...faultsOfPlans(file), ...faultsOfLogs(file)]
   return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : { ok: true, file }
 }

@@ -1,5 +1,5 @@
 import { SpecError } from '../errors/specError.ts'
-import { STITCHES } from '../stitches/stitch.ts'
+import { flatIncrease, STITCHES } from '../stitches/stitch.ts'
 import type { PieceSpec } from './plan.ts'
 
 export const LARGEST_ACROSS = 3000
@@ -72,7 +72,7 @@ export function checkSpec(spec: PieceSpec): void {
 
 function checkConstraints({ constraints, stitch, gauge }: PieceSpec): void {
   const first = constraints?.firstCount
-  const usual = (2 * Math.PI * gauge.h) / gauge.w
+  const usual = flatIncrease(gauge.w, gauge.h)
   if (first !== undefined && !(Number.isInteger(first) && first >= 3 && first <= 400)) {
     throw new SpecError(
       'constraints.firstCount',

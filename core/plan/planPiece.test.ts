@@ -245,7 +245,7 @@ test.each([
   [{ colours: [] }, 'colours', /no yarn/],
   [{ constraints: { firstCount: 0 } }, 'constraints.firstCount', /cannot have 0/],
 ] as const)('%j is refused at %s', (changes, path, message) => {
-  const attempt = () => planPiece(discSpec(200, changes as unknown as Partial<PieceSpec>))
+  const attempt = () => planPiece(discSpec(200, changes))
   expect(attempt).toThrow(SpecError)
   expect(attempt).toThrow(message)
   try {

@@ -27,9 +27,7 @@ export function rhythmScale(spec: PieceSpec): RhythmOffer[] {
 }
 
 export function judgeRhythm(rounds: readonly Round[]): Omit<RhythmOffer, 'rhythm'> {
-  const outer = rounds.filter(
-    ({ stitch }, index) => inOuterHalf(index, rounds.length) && !isEdging(stitch),
-  )
+  const outer = rounds.filter(({ stitch }, index) => inOuterHalf(index, rounds.length) && !isEdging(stitch))
   const worst = outer.reduce((most, round) =>
     Math.abs(round.flatness) > Math.abs(most.flatness) ? round : most,
   )

@@ -97,7 +97,7 @@ export function yarnPerStitch(name: StitchName, scWidth: number, yarnDiameter: n
   return perWidth * scWidth + perDiameter * yarnDiameter
 }
 
-/** Stitches to add every round so that a disc of this stitch lies flat: 2π·h/w, unrounded. */
-export function flatIncrease(heightOverWidth: number): number {
-  return 2 * Math.PI * heightOverWidth
+/** Stitches to add every round so that a disc lies flat: 2π·h/w, unrounded. Lengths in mm. */
+export function flatIncrease(w: number, h: number): number {
+  return (2 * Math.PI * h) / w
 }

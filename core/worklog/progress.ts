@@ -73,7 +73,11 @@ function metresToGo(plan: Plan, copy: CopyProgress | undefined): [string, number
     const all = rounds.reduce((sum, { count }) => sum + count, 0)
     const left = rounds.reduce((sum, round) => {
       if (round.number < position.round) return sum
-      return sum + round.count - (round.number === position.round ? stitchesMade(unitsOf(round), position.unit) : 0)
+      return (
+        sum +
+        round.count -
+        (round.number === position.round ? stitchesMade(unitsOf(round), position.unit) : 0)
+      )
     }, 0)
     return [yarn, (metres * left) / all]
   })

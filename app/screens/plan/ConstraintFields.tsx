@@ -37,7 +37,13 @@ export function ConstraintFields({ model: { piece, changePiece } }: { model: Pla
   )
 }
 
-function EvenRoundsField({ rounds, onChange }: { rounds: readonly number[]; onChange: (rounds: number[]) => void }) {
+function EvenRoundsField({
+  rounds,
+  onChange,
+}: {
+  rounds: readonly number[]
+  onChange: (rounds: number[]) => void
+}) {
   const id = useId()
   const [draft, setDraft] = useState<string>()
   const [problem, setProblem] = useState<string>()
@@ -45,7 +51,9 @@ function EvenRoundsField({ rounds, onChange }: { rounds: readonly number[]; onCh
     setDraft(text)
     const parts = text.split(/[\s,;]+/).filter(Boolean)
     const numbers = parts.map(Number)
-    const wrong = parts.find((_, index) => !Number.isInteger(numbers[index]) || numbers[index]! < 2 || numbers[index]! > 500)
+    const wrong = parts.find(
+      (_, index) => !Number.isInteger(numbers[index]) || numbers[index]! < 2 || numbers[index]! > 500,
+    )
     setProblem(wrong && `“${wrong}” is not a round. Write rounds from 2 on, like 9, 10.`)
     if (!wrong) onChange([...new Set(numbers)].sort((one, other) => one - other))
   }

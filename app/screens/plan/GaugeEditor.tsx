@@ -1,5 +1,6 @@
 import { useId } from 'react'
 import {
+  flatIncrease,
   gaugeOf,
   sdOfHeightOverWidth,
   SpecError,
@@ -65,12 +66,24 @@ export function GaugeEditor({ model }: { model: PlanModel }) {
         label="How the gauge is known"
         value={swatch ? swatch.worked : 'label'}
         onChange={(way) =>
-          way === 'label' ? changeGauge({ ...gauge, swatch: undefined }) : setSwatch({ worked: way as Swatch['worked'] })
+          way === 'label' ? changeGauge({ ...gauge, swatch: undefined }) : setSwatch({ worked: way })
         }
         choices={[
-          { value: 'rounds', label: 'Counted on rounds', detail: 'The same hook, worked in rounds, lying flat.' },
-          { value: 'rows', label: 'Counted on a flat swatch', detail: 'Rows are a little shorter than rounds: more doubt.' },
-          { value: 'label', label: 'Not measured', detail: 'From the yarn label and hook alone: size to 12%.' },
+          {
+            value: 'rounds',
+            label: 'Counted on rounds',
+            detail: 'The same hook, worked in rounds, lying flat.',
+          },
+          {
+            value: 'rows',
+            label: 'Counted on a flat swatch',
+            detail: 'Rows are a little shorter than rounds: more doubt.',
+          },
+          {
+            value: 'label',
+            label: 'Not measured',
+            detail: 'From the yarn label and hook alone: size to 12%.',
+          },
         ]}
       />
       {swatch && (
@@ -140,8 +153,8 @@ function GaugeChooser({ model: { gauge, piece, project, changePiece } }: { model
       </select>
       {others.length > 0 && (
         <p className="pt-2 text-16">
-          {others.map((other) => other.project.name).join(', ')} {others.length === 1 ? 'goes' : 'go'} by it too and
-          will change with it.{' '}
+          {others.map((other) => other.project.name).join(', ')} {others.length === 1 ? 'goes' : 'go'} by it
+          too and will change with it.{' '}
           <button type="button" className="underline" onClick={() => void ownOne()}>
             Use a gauge of its own
           </button>
@@ -187,7 +200,7 @@ function LabelFields({ model: { gauge, changeGauge } }: { model: PlanModel }) {
 /** What the gauge comes to: one stitch, and how many more a round lie flat. */
 function GaugeOutcome({ gauge }: { gauge: Gauge | undefined }) {
   if (!gauge) return null
-  const perRound = (2 * Math.PI * gauge.h) / gauge.w
+  const perRound = flatIncrease(gauge.w, gauge.h)
   const doubt = 2 * sdOfHeightOverWidth(gauge) * perRound
   return (
     <p className="border-t rule px-3 py-3 text-16">

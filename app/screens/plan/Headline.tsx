@@ -13,7 +13,11 @@ export function Headline({ model }: { model: PlanModel }) {
         {project.name}
       </h1>
       <p className="text-18" aria-live="polite">
-        {plan ? <Outcome plan={plan} copies={piece.quantity} guess={spec?.gauge.certainty === 'guess'} /> : 'No plan yet.'}
+        {plan ? (
+          <Outcome plan={plan} copies={piece.quantity} guess={spec?.gauge.certainty === 'guess'} />
+        ) : (
+          'No plan yet.'
+        )}
         {fault && plan && ' The drawing is of the last size that could be planned.'}
       </p>
     </div>
@@ -25,25 +29,30 @@ function Outcome({ plan, copies, guess }: { plan: Plan; copies: number; guess: b
   const { across, plusMinus, lie } = plan.finished
   return (
     <>
-      {plan.rounds.length} rounds, {plan.stitches.toLocaleString('en')} stitches{copies > 1 && ` each, ${copies} times`}.
-      Comes out{' '}
+      {plan.rounds.length} rounds, {plan.stitches.toLocaleString('en')} stitches
+      {copies > 1 && ` each, ${copies} times`}. Comes out{' '}
       <strong>
-        {guess ? `${sizes.bare(across - plusMinus)} to ${sizes.full(across + plusMinus)}` : sizes.full(across)},{' '}
-        {LIE_WORDS[lie]}
+        {guess
+          ? `${sizes.bare(across - plusMinus)} to ${sizes.full(across + plusMinus)}`
+          : sizes.full(across)}
+        , {LIE_WORDS[lie]}
       </strong>
       .
     </>
   )
 }
 
+const roundsAsText = ({ rounds }: Plan): string =>
+  rounds.map(({ count, stitch, yarn }) => `${count} ${stitch} ${yarn}`).join()
+
 /** What else is worth knowing about the plan, in plain sentences. */
 export function Notices({ model }: { model: PlanModel }) {
   const sizes = useSizes()
-  const { plan, copies, versions, piece, spec } = model
+  const { plan, copies, versions, piece } = model
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = working && versions.find(({ version }) => version === working.planVersion)
   const texts = plan ? noticeTexts(plan, piece, sizes) : []
-  const differs = pinned && spec && pinned.plan.rounds.some(({ count }, index) => count !== plan?.rounds[index]?.count)
+  const differs = pinned && plan && roundsAsText(pinned.plan) !== roundsAsText(plan)
   if (differs) {
     texts.unshift(
       `No. ${working.number} is on the hook and stays with the plan it was begun with. What is changed here holds for the next.`,

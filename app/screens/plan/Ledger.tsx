@@ -30,7 +30,8 @@ export function Ledger(props: LedgerProps) {
     const box = row?.closest('[data-ledger-scroll]')
     if (!row || !box || box.scrollHeight <= box.clientHeight) return
     const top = row.offsetTop - 2 * rowHeight
-    if (top < box.scrollTop || row.offsetTop + rowHeight > box.scrollTop + box.clientHeight) box.scrollTop = top
+    if (top < box.scrollTop || row.offsetTop + rowHeight > box.scrollTop + box.clientHeight)
+      box.scrollTop = top
   }, [lit, rowHeight])
 
   const moveFocus = (event: KeyboardEvent, number: number) => {
@@ -87,12 +88,21 @@ export function Ledger(props: LedgerProps) {
                 </th>
                 <td className="px-0.5">
                   {newYarn && (
-                    <svg width={16} height={16} viewBox="-8 -8 16 16" role="img" aria-label={`New yarn: ${nameOf(yarns, yarn)}`}>
+                    <svg
+                      width={16}
+                      height={16}
+                      viewBox="-8 -8 16 16"
+                      role="img"
+                      aria-label={`New yarn: ${nameOf(yarns, yarn)}`}
+                    >
                       <NewYarnMark x={0} y={0} />
                     </svg>
                   )}
                 </td>
-                <td className={clsx('max-w-0 truncate leading-tight', text.length > 27 && 'text-14')} title={text}>
+                <td
+                  className={clsx('max-w-0 truncate leading-tight', text.length > 27 && 'text-14')}
+                  title={text}
+                >
                   {text}
                   {newYarn && <span className="text-ink-2"> {nameOf(yarns, yarn)}</span>}
                 </td>

@@ -40,7 +40,11 @@ export function PlanDesk({ model }: { model: PlanModel }) {
   const guess = spec?.gauge.certainty === 'guess'
   const radius = Math.max(
     80,
-    Math.min((width - 2 * MARGIN - ledgerWidth - 14) / (1 + TAIL), (height - TOP - BELOW) / 2, width - 2 * MARGIN - blockWidth - 16),
+    Math.min(
+      (width - 2 * MARGIN - ledgerWidth - 14) / (1 + TAIL),
+      (height - TOP - BELOW) / 2,
+      width - 2 * MARGIN - blockWidth - 16,
+    ),
   )
   const centre = { x: mirrored ? width - MARGIN - radius : MARGIN + radius, y: TOP + radius }
   const drawingWidth = MARGIN + radius * (1 + TAIL) + 40
@@ -74,12 +78,18 @@ export function PlanDesk({ model }: { model: PlanModel }) {
               lit={lit}
               onPoint={setLit}
               leaderTo={leaderTo}
-              onTarget={(across) => changePiece({ ...piece, shape: { ...piece.shape, across: Math.round(across) } })}
+              onTarget={(across) =>
+                changePiece({ ...piece, shape: { ...piece.shape, across: Math.round(across) } })
+              }
             />
           </div>
           <div
             className="absolute"
-            style={{ top: centre.y + radius + 6, left: centre.x - radius - MARGIN, width: 2 * (radius + MARGIN) }}
+            style={{
+              top: centre.y + radius + 6,
+              left: centre.x - radius - MARGIN,
+              width: 2 * (radius + MARGIN),
+            }}
           >
             <SectionView
               plan={plan}
@@ -102,10 +112,16 @@ export function PlanDesk({ model }: { model: PlanModel }) {
               onPoint={setLit}
             />
             <p className="absolute bottom-1 left-7 w-[11.5rem] text-14 leading-tight">
-              <strong>Count against flat.</strong> Each bar is one round.
+              <strong>Count against flat,</strong> in stitches. Each bar is a round.
             </p>
           </div>
-          <Legend terms={settings.terms} stitch={piece.stitch} newYarn={plan.yarn.length > 1} radius={radius} centre={centre} />
+          <Legend
+            terms={settings.terms}
+            stitch={piece.stitch}
+            newYarn={plan.yarn.length > 1}
+            radius={radius}
+            centre={centre}
+          />
           <section
             aria-label="Rounds"
             ref={ledgerArea}

@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { useParams } from 'react-router'
 import { specOf, type PieceSpec } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
-import { useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
+import { useLearnedPace, useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
 import { faultOf, usePlan, type Fault } from '../../store/usePlan.ts'
 import { Header } from '../../ui/Header.tsx'
 import { Opening, NotHere } from '../../ui/Opening.tsx'
@@ -30,16 +30,18 @@ function PlanOf({ view }: { view: ProjectView }) {
   const settings = useSettings()
   const yarns = useYarns()
   const layout = useLayout()
+  const learned = useLearnedPace(view)
+  const pace = Math.min(120, Math.max(1, learned ?? settings.pace))
   const key = ['project', project.id]
   const [piece, changePiece] = useDraft(view.piece, key, savePiece)
   const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge)
   const wanted = useMemo((): { spec?: PieceSpec; fault?: Fault } => {
     try {
-      return { spec: specOf(piece, gauge, settings.pace) }
+      return { spec: specOf(piece, gauge, pace) }
     } catch (error) {
       return { fault: faultOf(error) }
     }
-  }, [piece, gauge, settings.pace])
+  }, [piece, gauge, pace])
   const { plan, spec, fault } = usePlan(wanted.spec)
   if (!yarns) return <Opening />
   const model: PlanModel = {
@@ -50,6 +52,7 @@ function PlanOf({ view }: { view: ProjectView }) {
     versions,
     yarns,
     settings,
+    learnedPace: learned,
     plan,
     spec,
     wantedSpec: wanted.spec,

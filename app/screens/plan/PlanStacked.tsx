@@ -31,12 +31,18 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
     x: cut === 1 ? width / 2 : mirrored ? width - radius - 4 : radius + 4,
     y: radius + 12,
   }
-  const axis = { scale: plan ? radius / plan.rounds.at(-1)!.at.arc : 1, centre: centre.x, width, lit, onPoint: setLit }
+  const axis = {
+    scale: plan ? radius / plan.rounds.at(-1)!.at.arc : 1,
+    centre: centre.x,
+    width,
+    lit,
+    onPoint: setLit,
+  }
   return (
     <main className="flex grow flex-col">
       <div className="grid gap-4 px-7 pt-4 pb-6 max-sm:px-4">
         <Headline model={model} />
-        <div>
+        <div className="max-sm:order-1">
           <TitleBlock model={model} columns={phone ? 1 : 2} />
           <RhythmScale model={model} />
         </div>
@@ -79,15 +85,24 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                 sizeLabel={sizes.full}
                 lit={lit}
                 onPoint={setLit}
-                onTarget={(across) => changePiece({ ...piece, shape: { ...piece.shape, across: Math.round(across) } })}
+                onTarget={(across) =>
+                  changePiece({ ...piece, shape: { ...piece.shape, across: Math.round(across) } })
+                }
               />
-              <SectionView plan={plan} target={piece.shape.across} sizes={sizes} yarns={colourById(yarns)} guess={guess} {...axis} />
+              <SectionView
+                plan={plan}
+                target={piece.shape.across}
+                sizes={sizes}
+                yarns={colourById(yarns)}
+                guess={guess}
+                {...axis}
+              />
               <FlatnessStrip plan={plan} {...axis} />
             </>
           )}
         </div>
         {plan && (
-          <section aria-label="Rounds">
+          <section aria-label="Rounds" className="max-sm:order-2">
             <Ledger
               plan={plan}
               terms={settings.terms}
@@ -100,7 +115,9 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
             />
           </section>
         )}
-        <YarnAndTime model={model} />
+        <div className="max-sm:order-3">
+          <YarnAndTime model={model} />
+        </div>
       </div>
       <div className="sticky bottom-0 z-20 mt-auto border-t-2 rule bg-film">
         <StartWork model={model} />

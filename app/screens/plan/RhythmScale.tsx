@@ -1,5 +1,6 @@
 import { RadioGroup } from 'radix-ui'
 import { useDeferredValue } from 'react'
+import { RHYTHM_POSITIONS } from '../../../core/index.ts'
 import { useRhythmScale } from '../../store/usePlan.ts'
 import { percent } from '../../ui/wording.ts'
 import type { PlanModel } from './planModel.ts'
@@ -18,7 +19,7 @@ export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { mod
         onValueChange={(value) => changePiece({ ...piece, rhythm: Number(value) })}
       >
         <span className="slab pr-2 text-16">Precision</span>
-        {[0, 0.25, 0.5, 0.75, 1].map((rhythm) => {
+        {RHYTHM_POSITIONS.map((rhythm) => {
           const offer = offers?.find((candidate) => candidate.rhythm === rhythm)
           return (
             <RadioGroup.Item

@@ -28,7 +28,10 @@ export function StartEditor({ model }: { model: PlanModel }) {
           {
             value: 'chainRing',
             label: 'Chain ring',
-            detail: plan && start.kind === 'chainRing' ? `Leaves a hole ${sizes.full(2 * plan.hole)} wide.` : 'Leaves a hole.',
+            detail:
+              plan && start.kind === 'chainRing'
+                ? `Leaves a hole ${sizes.full(2 * plan.hole)} wide.`
+                : 'Leaves a hole.',
           },
         ]}
       />

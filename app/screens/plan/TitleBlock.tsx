@@ -1,5 +1,11 @@
 import clsx from 'clsx'
-import { STITCHES, type Placement, type RepeatOrder, type Start, type StitchName } from '../../../core/index.ts'
+import {
+  STITCHES,
+  type Placement,
+  type RepeatOrder,
+  type Start,
+  type StitchName,
+} from '../../../core/index.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { PopoverCell } from '../../ui/PopoverCell.tsx'
@@ -13,7 +19,11 @@ import { YarnEditor } from './YarnEditor.tsx'
 const BODY_STITCHES = ['sc', 'hdc', 'dc', 'tr'] as const satisfies readonly StitchName[]
 
 const startWords = (start: Start): string =>
-  start.kind === 'magicRing' ? 'in ring' : start.kind === 'chainTwo' ? 'in 2nd ch' : `in ch-${start.chains} ring`
+  start.kind === 'magicRing'
+    ? 'in ring'
+    : start.kind === 'chainTwo'
+      ? 'in 2nd ch'
+      : `in ch-${start.chains} ring`
 
 interface TitleBlockProps {
   readonly model: PlanModel
@@ -29,7 +39,9 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
   const setConstruction = (change: Partial<typeof construction>) =>
     changePiece({ ...piece, construction: { ...construction, ...change } })
   const cell = 'border-r border-b rule'
-  const names = [...new Set(piece.colours.map(({ yarn }) => yarns.find(({ id }) => id === yarn)?.name ?? '?'))]
+  const names = [
+    ...new Set(piece.colours.map(({ yarn }) => yarns.find(({ id }) => id === yarn)?.name ?? '?')),
+  ]
   return (
     <div
       className={clsx(
@@ -83,7 +95,11 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         className={cell}
         label="Rounds"
         value={
-          construction.rounds.kind === 'spiral' ? 'spiral' : construction.rounds.turned ? 'joined, turned' : 'joined'
+          construction.rounds.kind === 'spiral'
+            ? 'spiral'
+            : construction.rounds.turned
+              ? 'joined, turned'
+              : 'joined'
         }
       >
         <RoundsEditor model={model} />
@@ -104,7 +120,10 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         className={cell}
         label="Increases"
         value={`${construction.placement}, ${construction.order === 'increaseLast' ? 'inc last' : 'inc first'}`}
-        fault={faultAt(fault, 'constraints.evenRounds', 'constraints.multiples') ?? (fault?.path === 'constraints' ? `${fault.message} ${fault.valid}` : undefined)}
+        fault={
+          faultAt(fault, 'constraints.evenRounds', 'constraints.multiples') ??
+          (fault?.path === 'constraints' ? `${fault.message} ${fault.valid}` : undefined)
+        }
       >
         <Choices<Placement>
           heading
@@ -112,9 +131,21 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
           value={construction.placement}
           onChange={(placement) => setConstruction({ placement })}
           choices={[
-            { value: 'staggered', label: 'Staggered', detail: 'Half a repeat over on every other round: rounder.' },
-            { value: 'stacked', label: 'Stacked', detail: 'Above one another: easy to see, makes a polygon.' },
-            { value: 'scattered', label: 'Scattered', detail: 'Never above one another: roundest, harder to read.' },
+            {
+              value: 'staggered',
+              label: 'Staggered',
+              detail: 'Half a repeat over on every other round: rounder.',
+            },
+            {
+              value: 'stacked',
+              label: 'Stacked',
+              detail: 'Above one another: easy to see, makes a polygon.',
+            },
+            {
+              value: 'scattered',
+              label: 'Scattered',
+              detail: 'Never above one another: roundest, harder to read.',
+            },
           ]}
         />
         <Choices<RepeatOrder>
@@ -123,7 +154,11 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
           value={construction.order}
           onChange={(order) => setConstruction({ order })}
           choices={[
-            { value: 'increaseLast', label: 'Increase last', detail: '(2 sc, inc): the round checks itself at its end.' },
+            {
+              value: 'increaseLast',
+              label: 'Increase last',
+              detail: '(2 sc, inc): the round checks itself at its end.',
+            },
             { value: 'increaseFirst', label: 'Increase first', detail: '(inc, 2 sc)' },
           ]}
         />
@@ -139,7 +174,11 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
           value={String(construction.freeLastRounds)}
           onChange={(free) => setConstruction({ freeLastRounds: Number(free) as 0 | 1 | 2 })}
           choices={[
-            { value: '2', label: 'Two may differ', detail: 'sl st, sc or hdc, whichever ends nearest the target.' },
+            {
+              value: '2',
+              label: 'Two may differ',
+              detail: 'sl st, sc or hdc, whichever ends nearest the target.',
+            },
             { value: '1', label: 'One may differ', detail: 'The last round alone trims the size.' },
             { value: '0', label: 'All the same stitch', detail: 'The size goes by whole rounds.' },
           ]}
@@ -165,9 +204,21 @@ function RoundsEditor({ model: { piece, changePiece, settings } }: { model: Plan
           set(kind === 'spiral' ? { kind } : { kind: 'joined', turned: kind === 'turned', chainCounts })
         }
         choices={[
-          { value: 'joined', label: 'Joined with a slip stitch', detail: 'A chain starts each round; a seam leans a little.' },
-          { value: 'spiral', label: 'Continuous spiral', detail: 'No seam; move the marker up. A small step at the end.' },
-          { value: 'turned', label: 'Joined and turned', detail: 'Every other round from the back: the seam stands straight.' },
+          {
+            value: 'joined',
+            label: 'Joined with a slip stitch',
+            detail: 'A chain starts each round; a seam leans a little.',
+          },
+          {
+            value: 'spiral',
+            label: 'Continuous spiral',
+            detail: 'No seam; move the marker up. A small step at the end.',
+          },
+          {
+            value: 'turned',
+            label: 'Joined and turned',
+            detail: 'Every other round from the back: the seam stands straight.',
+          },
         ]}
       />
       {rounds.kind === 'joined' && tall !== undefined && (

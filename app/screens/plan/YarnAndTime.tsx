@@ -10,7 +10,7 @@ import type { PlanModel } from './planModel.ts'
 
 /** Yarn as cords whose length is what is needed, and the time it takes. */
 export function YarnAndTime({ model }: { model: PlanModel }) {
-  const { plan, yarns, settings, piece, copies } = model
+  const { plan, yarns, settings, learnedPace, piece, copies } = model
   if (!plan) return null
   const toGo = piece.quantity - copies.filter(({ finishedAt }) => finishedAt !== undefined).length
   const longest = Math.max(...plan.yarn.map(({ metres }) => metres))
@@ -19,12 +19,18 @@ export function YarnAndTime({ model }: { model: PlanModel }) {
       {plan.yarn.map(({ yarn: id, metres, doubt }) => {
         const yarn = yarns.find((candidate) => candidate.id === id)
         return (
-          <div key={id} className="grid grid-cols-[3.6rem_minmax(2.5rem,6rem)_1fr] items-center gap-2 leading-tight">
+          <div
+            key={id}
+            className="grid grid-cols-[3.6rem_minmax(2.5rem,6rem)_1fr] items-center gap-2 leading-tight"
+          >
             <span className="truncate">{yarn?.name}</span>
             <Cord colour={yarn?.colour ?? '#FAFCFB'} share={metres / longest} />
             <span className="whitespace-nowrap">
               <span className="slab text-18">{metres.toFixed(1)} m</span>{' '}
-              <span className="text-ink-2">± {(metres * doubt).toFixed(0)}{ofWhatIsHere(yarn, metres, toGo)}</span>
+              <span className="text-ink-2">
+                ± {(metres * doubt).toFixed(0)}
+                {ofWhatIsHere(yarn, metres, toGo)}
+              </span>
             </span>
           </div>
         )
@@ -33,7 +39,7 @@ export function YarnAndTime({ model }: { model: PlanModel }) {
         <span>Time</span>
         <span>
           <span className="slab text-18">{duration(plan.seconds)}</span>{' '}
-          <span className="text-ink-2">at {settings.pace} sc a minute</span>
+          <span className="text-ink-2">{learnedPace ? `at your ${learnedPace.toFixed(0)}` : `at ${settings.pace}`} sc a minute</span>
         </span>
       </div>
     </div>
@@ -50,7 +56,14 @@ function ofWhatIsHere(yarn: YarnRecord | undefined, metres: number, copies: numb
 function Cord({ colour, share }: { colour: string; share: number }) {
   const { strand } = yarnInk(colour)
   return (
-    <span aria-hidden className="block h-4 overflow-hidden rounded-full border rule" style={{ width: `${Math.max(12, share * 100)}%`, background: `repeating-linear-gradient(115deg, ${colour} 0 7px, ${strand} 7px 8px)` }} />
+    <span
+      aria-hidden
+      className="block h-4 overflow-hidden rounded-full border rule"
+      style={{
+        width: `${Math.max(12, share * 100)}%`,
+        background: `repeating-linear-gradient(115deg, ${colour} 0 7px, ${strand} 7px 8px)`,
+      }}
+    />
   )
 }
 
@@ -117,7 +130,11 @@ function StartButton({ model }: { model: PlanModel }) {
     >
       <span>
         {piece.quantity > 1 ? `Start no. ${number}` : 'Start Rnd 1'}
-        {problem && <span role="alert" className="block text-14">{problem}</span>}
+        {problem && (
+          <span role="alert" className="block text-14">
+            {problem}
+          </span>
+        )}
       </span>
       <Chevron />
     </button>

@@ -38,7 +38,10 @@ export function YarnEditor({ model }: { model: PlanModel }) {
       {piece.colours.map((run, index) => {
         const yarn = yarns.find(({ id }) => id === run.yarn)
         return (
-          <fieldset key={index} className="grid grid-cols-[4.5rem_1fr_2.75rem] items-end gap-2 border-b rule p-3">
+          <fieldset
+            key={index}
+            className="grid grid-cols-[4.5rem_1fr_2.75rem] items-end gap-2 border-b rule p-3"
+          >
             <legend className="visually-hidden">Yarn {index + 1}</legend>
             {index === 0 ? (
               <span className="pb-3 text-16">from Rnd 1</span>
@@ -48,7 +51,11 @@ export function YarnEditor({ model }: { model: PlanModel }) {
                 label="from Rnd"
                 value={run.fromRound}
                 format={String}
-                parse={parseCount((piece.colours[index - 1]?.fromRound ?? 1) + 1, (piece.colours[index + 1]?.fromRound ?? 501) - 1, 'a round')}
+                parse={parseCount(
+                  (piece.colours[index - 1]?.fromRound ?? 1) + 1,
+                  (piece.colours[index + 1]?.fromRound ?? 501) - 1,
+                  'a round',
+                )}
                 onChange={(fromRound) => setRun(index, { fromRound: Math.round(fromRound) })}
               />
             )}
@@ -72,7 +79,9 @@ export function YarnEditor({ model }: { model: PlanModel }) {
                 type="button"
                 className="grid size-11 place-items-center hover:bg-film-2"
                 aria-label={`Leave out yarn ${index + 1}`}
-                onClick={() => changePiece({ ...piece, colours: piece.colours.filter((_, at) => at !== index) })}
+                onClick={() =>
+                  changePiece({ ...piece, colours: piece.colours.filter((_, at) => at !== index) })
+                }
               >
                 <X aria-hidden />
               </button>

@@ -20,6 +20,8 @@ export interface PlanModel {
   readonly versions: readonly PlanVersionRecord[]
   readonly yarns: readonly YarnRecord[]
   readonly settings: WorkshopSettings
+  /** Single crochets a minute, when the log shows them. */
+  readonly learnedPace?: number
   /** The last plan that could be made, and the spec it belongs to. */
   readonly plan?: Plan
   readonly spec?: PieceSpec
@@ -32,7 +34,8 @@ export interface PlanModel {
 
 /** The sentence for a field whose path begins so, if that is the one at fault. */
 export function faultAt(fault: Fault | undefined, ...paths: readonly string[]): string | undefined {
-  if (!fault || !paths.some((path) => fault.path === path || fault.path.startsWith(`${path}.`))) return undefined
+  if (!fault || !paths.some((path) => fault.path === path || fault.path.startsWith(`${path}.`)))
+    return undefined
   return `${fault.message} ${fault.valid}`
 }
 

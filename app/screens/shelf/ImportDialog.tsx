@@ -1,6 +1,12 @@
 import { useEffect, useState } from 'react'
 import type { FileFault } from '../../../core/exchange/readProjectFile.ts'
-import { importFile, previewImport, readChosenFile, type ImportPreview, type OnConflict } from '../../store/files.ts'
+import {
+  importFile,
+  previewImport,
+  readChosenFile,
+  type ImportPreview,
+  type OnConflict,
+} from '../../store/files.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { Modal } from '../../ui/Modal.tsx'
 import { say } from '../../ui/toasts.tsx'
@@ -27,7 +33,11 @@ export function ImportDialog({ file, onClose }: { file: File; onClose: () => voi
     }
   }, [file])
   return (
-    <Modal open onClose={onClose} title={reading.state === 'refused' ? 'This file was not taken in' : 'Import'}>
+    <Modal
+      open
+      onClose={onClose}
+      title={reading.state === 'refused' ? 'This file was not taken in' : 'Import'}
+    >
       {reading.state === 'reading' && <p className="text-18">Reading {file.name}…</p>}
       {reading.state === 'refused' && <Refused faults={reading.faults} onClose={onClose} />}
       {reading.state === 'found' && <Found preview={reading.preview} onClose={onClose} />}
@@ -65,7 +75,11 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
     setBusy(true)
     try {
       await importFile(preview, onConflict, withSettings)
-      say(projects.length === 1 ? `${projects[0]!.name} is on the shelf.` : `${projects.length} pieces are on the shelf.`)
+      say(
+        projects.length === 1
+          ? `${projects[0]!.name} is on the shelf.`
+          : `${projects.length} pieces are on the shelf.`,
+      )
       onClose()
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error))
@@ -81,7 +95,9 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
           <li key={id} className="flex flex-wrap gap-x-3">
             <strong className="break-all">{name}</strong>
             <span className="text-ink-2">
-              {copies > 0 ? `${copies} begun, ${events.toLocaleString('en')} log lines` : 'nothing worked yet'}
+              {copies > 0
+                ? `${copies} begun, ${events.toLocaleString('en')} log lines`
+                : 'nothing worked yet'}
             </span>
             {alreadyHere && <span>already on the shelf</span>}
           </li>
@@ -94,7 +110,11 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
           value={onConflict}
           onChange={setOnConflict}
           choices={[
-            { value: 'keepBoth', label: 'Keep both', detail: 'What is in the file comes beside what is here.' },
+            {
+              value: 'keepBoth',
+              label: 'Keep both',
+              detail: 'What is in the file comes beside what is here.',
+            },
             {
               value: 'replace',
               label: `Replace ${conflicts.length === 1 ? conflicts[0]!.name : `these ${conflicts.length}`}`,
@@ -120,7 +140,12 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
         </p>
       )}
       <div className="flex gap-3">
-        <button type="button" className="button-ink" disabled={busy || projects.length === 0} onClick={() => void take()}>
+        <button
+          type="button"
+          className="button-ink"
+          disabled={busy || projects.length === 0}
+          onClick={() => void take()}
+        >
           Take it in
         </button>
         <button type="button" className="button-line" onClick={onClose}>

@@ -66,7 +66,10 @@ export function Ledge({ rows, yarns, current, onChoose, mirrored }: LedgeProps) 
                   'absolute top-1 -translate-x-1/2 truncate px-2 text-center text-16',
                   row.view.project.id === current && 'bg-tape',
                 )}
-                style={{ left: Math.max(48, (left + mm / 2) * scale), maxWidth: Math.max(96, (mm + GAP_MM) * scale) }}
+                style={{
+                  left: Math.max(48, (left + mm / 2) * scale),
+                  maxWidth: Math.max(96, (mm + GAP_MM) * scale),
+                }}
               >
                 <span className="slab">{index + 1}</span> {row.view.project.name}
               </p>
@@ -140,7 +143,10 @@ function Disc({ plan, size, yarns, position, finished, detailed, mirrored }: Dis
   const edge = drawnRadius(plan.rounds.at(-1)!)
   const frame: DrawingFrame = { scale: (size / 2 - 2) / edge, x: size / 2, y: size / 2, cut: 1, mirrored }
   const round = position && plan.rounds[position.round - 1]
-  const here = round && !finished ? place(frame, position.unit / Math.max(1, round.count), drawnRadius(round), 0) : undefined
+  const here =
+    round && !finished
+      ? place(frame, position.unit / Math.max(1, round.count), drawnRadius(round), 0)
+      : undefined
   return (
     <>
       <svg className="absolute inset-0" width={size} height={size}>
@@ -161,12 +167,23 @@ function Disc({ plan, size, yarns, position, finished, detailed, mirrored }: Dis
           width={size}
           height={size}
           yarns={yarns}
-          shown={finished ? { kind: 'all' } : { kind: 'madeTo', ...(position ?? { round: 1, unit: 0 }), toCome: true }}
+          shown={
+            finished
+              ? { kind: 'all' }
+              : { kind: 'madeTo', ...(position ?? { round: 1, unit: 0 }), toCome: true }
+          }
         />
       )}
       {here && (
         <svg className="absolute inset-0 overflow-visible" width={size} height={size}>
-          <circle cx={here.x} cy={here.y} r={7} fill="var(--color-tape)" stroke="var(--color-ink)" strokeWidth={2.6} />
+          <circle
+            cx={here.x}
+            cy={here.y}
+            r={7}
+            fill="var(--color-tape)"
+            stroke="var(--color-ink)"
+            strokeWidth={2.6}
+          />
         </svg>
       )}
     </>

@@ -21,7 +21,13 @@ export function RenameDialog({ project, onClose }: { project: ProjectRecord; onC
       >
         <label className="grid gap-1">
           <span className="text-16">Name of the piece</span>
-          <input className="field" maxLength={200} autoFocus value={name} onChange={(event) => setName(event.target.value)} />
+          <input
+            className="field"
+            maxLength={200}
+            autoFocus
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
         </label>
         {name.trim() === '' && (
           <p role="alert" className="fault text-16">

@@ -54,36 +54,30 @@ export function ShelfScreen() {
     say(`${project.name} is on the shelf once more, with nothing worked.`)
   }
 
+  const tools = (
+    <>
+      <SearchField value={search} onChange={setSearch} />
+      <HeaderButton onClick={() => picker.current?.click()}>Import</HeaderButton>
+      <HeaderButton onClick={() => void exportFile()}>Export</HeaderButton>
+    </>
+  )
   return (
     <div className="flex min-h-dvh flex-col">
       <Header>
-        <div className="ml-auto flex items-stretch">
-          <label className="flex min-w-0 items-center gap-3 border-l rule px-4 focus-within:bg-tape max-sm:px-2">
-            <Search aria-hidden size={20} className="shrink-0" />
-            <span className="visually-hidden">Find a piece or yarn</span>
-            <input
-              type="search"
-              className="w-56 bg-transparent text-16 outline-none placeholder:text-ink-2 max-lg:w-32 max-sm:w-14"
-              placeholder="Find a piece or yarn"
-              value={search}
-              onChange={(event) => setSearch(event.target.value)}
-            />
-          </label>
-          <HeaderButton onClick={() => picker.current?.click()}>Import</HeaderButton>
-          <HeaderButton onClick={() => void exportFile()}>Export</HeaderButton>
-          <input
-            ref={picker}
-            type="file"
-            accept=".json,application/json"
-            className="hidden"
-            aria-label="File to import"
-            onChange={(event) => {
-              setFile(event.target.files?.[0])
-              event.target.value = ''
-            }}
-          />
-        </div>
+        <div className="ml-auto flex items-stretch max-sm:hidden">{tools}</div>
       </Header>
+      <div className="flex h-12 items-stretch border-b-2 rule sm:hidden [&>label]:grow">{tools}</div>
+      <input
+        ref={picker}
+        type="file"
+        accept=".json,application/json"
+        className="hidden"
+        aria-label="File to import"
+        onChange={(event) => {
+          setFile(event.target.files?.[0])
+          event.target.value = ''
+        }}
+      />
       {!rows || !shown ? (
         <Opening />
       ) : (
@@ -146,9 +140,29 @@ export function ShelfScreen() {
   )
 }
 
-function matches({ view }: ShelfRow, wanted: string, yarns: readonly { id: string; name: string }[]): boolean {
+function matches(
+  { view }: ShelfRow,
+  wanted: string,
+  yarns: readonly { id: string; name: string }[],
+): boolean {
   const used = view.piece.colours.map(({ yarn }) => yarns.find(({ id }) => id === yarn)?.name ?? '')
   return [view.project.name, view.gauge.name, ...used].some((text) => text.toLowerCase().includes(wanted))
+}
+
+function SearchField({ value, onChange }: { value: string; onChange: (value: string) => void }) {
+  return (
+    <label className="flex min-w-0 items-center gap-3 border-l rule px-4 focus-within:bg-tape">
+      <Search aria-hidden size={20} className="shrink-0" />
+      <span className="visually-hidden">Find a piece or yarn</span>
+      <input
+        type="search"
+        className="w-56 min-w-0 bg-transparent text-16 outline-none placeholder:text-ink-2 max-lg:w-32"
+        placeholder="Find a piece or yarn"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  )
 }
 
 function HeaderButton({ onClick, children }: { onClick: () => void; children: string }) {
@@ -196,7 +210,9 @@ function StageFilter({ rows, stage, onStage }: StageFilterProps) {
 function EmptyShelf() {
   return (
     <div className="grid max-w-xl gap-4 py-10">
-      <p className="text-24">Nothing is on the shelf yet. Measure what a mat must fit, and see every round of it.</p>
+      <p className="text-24">
+        Nothing is on the shelf yet. Measure what a mat must fit, and see every round of it.
+      </p>
       <Link to="/new" className="button-ink justify-self-start">
         Plan a round mat
       </Link>

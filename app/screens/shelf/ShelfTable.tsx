@@ -96,7 +96,10 @@ function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ..
   const [next, detail] = nextWords(row)
   return (
     <tr
-      className={clsx('border-b border-hair align-middle max-lg:grid max-lg:grid-cols-[1.75rem_1fr_auto] max-lg:py-2', chosen && 'bg-film-2')}
+      className={clsx(
+        'border-b border-hair align-middle max-lg:grid max-lg:grid-cols-[1.75rem_1fr_auto] max-lg:py-2',
+        chosen && 'bg-film-2',
+      )}
       onPointerEnter={() => onChoose(project.id)}
       onFocus={() => onChoose(project.id)}
     >
@@ -104,7 +107,10 @@ function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ..
         <span className="slab">{number}</span>
       </td>
       <th scope="row" className={clsx('pr-4 pl-2 font-normal', oneLine ? 'py-0.5' : 'py-1')}>
-        <Link to={`/piece/${project.id}/plan`} className="slab block max-w-80 truncate py-0.5 text-18 underline-offset-4 hover:underline">
+        <Link
+          to={`/piece/${project.id}/plan`}
+          className="slab block max-w-80 truncate py-0.5 text-18 underline-offset-4 hover:underline"
+        >
           {project.name}
         </Link>
         {!oneLine && (
@@ -123,14 +129,20 @@ function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ..
             <span className="block text-14">{detail}</span>
           </span>
           {stage === 'underWay' && (
-            <Link to={`/piece/${project.id}/work`} className="slab grid min-h-11 place-items-center bg-ink px-4 text-18 text-film" aria-label={`Work on ${project.name}`}>
+            <Link
+              to={`/piece/${project.id}/work`}
+              className="slab grid min-h-11 place-items-center bg-ink px-4 text-18 text-film"
+              aria-label={`Work on ${project.name}`}
+            >
               Work
             </Link>
           )}
         </span>
       </td>
       <td className="text-right whitespace-nowrap max-lg:col-start-3 max-lg:row-start-3 max-lg:self-center">
-        {planned && stage !== 'finished' && <span className="slab text-18">{duration(planned.progress.secondsLeft)}</span>}
+        {planned && stage !== 'finished' && (
+          <span className="slab text-18">{duration(planned.progress.secondsLeft)}</span>
+        )}
       </td>
       <td className="pl-7 max-lg:hidden">{planned && <YarnToGo row={row} yarns={yarns} />}</td>
       <td className="max-lg:col-start-3 max-lg:row-start-1 max-lg:justify-self-end">
@@ -145,17 +157,23 @@ function nextWords({ planned, copies, view, stage }: ShelfRow): [string, string]
   const { piece } = view
   if (!planned) return ['Cannot be planned', 'Open it to see why.']
   const { plan, progress } = planned
-  if (stage === 'finished') return ['Finished', `${progress.finished === 1 ? 'One' : progress.finished} made.`]
+  if (stage === 'finished')
+    return ['Finished', `${progress.finished === 1 ? 'One' : progress.finished} made.`]
   if (stage === 'planned') {
     const guess = plan.notices.some(({ code }) => code === 'guess')
-    return [`Planned, ${plan.rounds.length} rnds`, guess ? 'Gauge is a guess from the label.' : `Rnd 1: ${plan.rounds[0]!.count} sts.`]
+    return [
+      `Planned, ${plan.rounds.length} rnds`,
+      guess ? 'Gauge is a guess from the label.' : `Rnd 1: ${plan.rounds[0]!.count} sts.`,
+    ]
   }
   const { current } = progress
   if (!current) return [`${progress.finished} of ${piece.quantity}`, `Next: no. ${copies.length + 1}.`]
   const at = `Rnd ${current.position.round} of ${current.plan.rounds.length}`
   const ahead = current.plan.checkpoints.find(({ afterRound }) => afterRound >= current.position.round)
   const measure = ahead ? `Measure after Rnd ${ahead.afterRound}.` : ''
-  return piece.quantity > 1 ? [`No. ${current.number} of ${piece.quantity}`, `${at}. ${measure}`] : [at, measure]
+  return piece.quantity > 1
+    ? [`No. ${current.number} of ${piece.quantity}`, `${at}. ${measure}`]
+    : [at, measure]
 }
 
 function HourAxis({ longest }: { longest: number }) {
@@ -167,7 +185,11 @@ function HourAxis({ longest }: { longest: number }) {
       {Array.from({ length: hours }, (_, index) => index + 1)
         .filter((hour) => hour % every === 0 && hour / (longest / HOUR) > 0.2)
         .map((hour) => (
-          <span key={hour} className="absolute -translate-x-1/2" style={{ left: `${((hour * HOUR) / longest) * 96}%` }}>
+          <span
+            key={hour}
+            className="absolute -translate-x-1/2"
+            style={{ left: `${((hour * HOUR) / longest) * 96}%` }}
+          >
             {hour} h
           </span>
         ))}
@@ -186,7 +208,14 @@ function WorkTape({ row, longest }: { row: ShelfRow; longest: number }) {
     <span className="relative block h-[18px]" style={{ width: `${Math.max(4, wide)}%` }}>
       <span className={clsx('absolute inset-0 flex border rule', !begun && 'border-dashed')}>
         {progress.shares.map((share, index) => (
-          <span key={index} className={clsx('relative grow border-r last:border-r-0', share === 1 ? 'border-film' : 'rule', !begun && 'border-dashed')}>
+          <span
+            key={index}
+            className={clsx(
+              'relative grow border-r last:border-r-0',
+              share === 1 ? 'border-film' : 'rule',
+              !begun && 'border-dashed',
+            )}
+          >
             <span className="absolute inset-y-0 left-0 bg-ink" style={{ width: `${share * 100}%` }} />
           </span>
         ))}
@@ -232,7 +261,10 @@ const MENU_ITEM = 'flex min-h-11 items-center px-4 text-18 outline-none data-[hi
 function RowMenu({ row, onOpen, onRename, onDuplicate, onExport, onDelete }: RowDeeds & { row: ShelfRow }) {
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className="grid size-11 place-items-center hover:bg-film" aria-label={`More for ${row.view.project.name}`}>
+      <DropdownMenu.Trigger
+        className="grid size-11 place-items-center hover:bg-film"
+        aria-label={`More for ${row.view.project.name}`}
+      >
         <MoreVertical aria-hidden size={22} />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

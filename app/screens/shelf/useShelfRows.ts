@@ -37,7 +37,9 @@ export function useShelfRows(views: readonly ProjectView[] | undefined, settings
     const copies = view.copies.flatMap(({ id, number, planVersion }): CopyProgress[] => {
       const state = positions.get(id)
       const pinned = view.versions.find(({ version }) => version === planVersion)
-      return state && pinned ? [{ number, plan: pinned.plan, finished: state.finished, position: state.position }] : []
+      return state && pinned
+        ? [{ number, plan: pinned.plan, finished: state.finished, position: state.position }]
+        : []
     })
     const planned = planOf(view, settings)
     return {

@@ -33,9 +33,19 @@ export function CheckpointAhead({ plan, position, now, className }: CheckpointAh
     mirrored: hand === 'left',
   }
   const below = plan.rounds[position.round - 2]
-  const here = place(frame, now.made / now.round.count, below ? (drawnRadius(below) + drawnRadius(now.round)) / 2 : drawnRadius(now.round) / 2, 0)
+  const here = place(
+    frame,
+    now.made / now.round.count,
+    below ? (drawnRadius(below) + drawnRadius(now.round)) / 2 : drawnRadius(now.round) / 2,
+    0,
+  )
   return (
-    <div className={clsx('flex shrink-0 flex-col items-end max-lg:flex-row max-lg:items-center max-lg:gap-5', className)}>
+    <div
+      className={clsx(
+        'flex shrink-0 flex-col items-end max-lg:flex-row max-lg:items-center max-lg:gap-5',
+        className,
+      )}
+    >
       <div className="relative max-sm:[zoom:0.6]" style={{ width: SIZE, height: SIZE }} aria-hidden>
         <StitchCanvas
           plan={plan}
@@ -46,9 +56,30 @@ export function CheckpointAhead({ plan, position, now, className }: CheckpointAh
           shown={{ kind: 'madeTo', ...position, toCome: false }}
         />
         <svg className="absolute inset-0" width={SIZE} height={SIZE}>
-          <circle cx={frame.x} cy={frame.y} r={ring * frame.scale} fill="none" stroke="var(--color-ink)" strokeWidth={4.6} />
-          <circle cx={frame.x} cy={frame.y} r={ring * frame.scale} fill="none" stroke="var(--color-tape)" strokeWidth={2.8} />
-          <circle cx={here.x} cy={here.y} r={8} fill="var(--color-tape)" stroke="var(--color-ink)" strokeWidth={3} />
+          <circle
+            cx={frame.x}
+            cy={frame.y}
+            r={ring * frame.scale}
+            fill="none"
+            stroke="var(--color-ink)"
+            strokeWidth={4.6}
+          />
+          <circle
+            cx={frame.x}
+            cy={frame.y}
+            r={ring * frame.scale}
+            fill="none"
+            stroke="var(--color-tape)"
+            strokeWidth={2.8}
+          />
+          <circle
+            cx={here.x}
+            cy={here.y}
+            r={8}
+            fill="var(--color-tape)"
+            stroke="var(--color-ink)"
+            strokeWidth={3}
+          />
         </svg>
       </div>
       <div>

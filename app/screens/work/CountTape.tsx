@@ -34,7 +34,14 @@ export function CountTape({ now, unit }: CountTapeProps) {
           <rect x={margin} width={long} height={HEIGHT} fill="var(--color-fog)" />
           <rect x={margin} width={(made / round.count) * long} height={HEIGHT} fill="var(--color-tape)" />
           <Ticks now={now} x={x} pitch={pitch} />
-          <rect x={margin} width={long} height={HEIGHT} fill="none" stroke="var(--color-ink)" strokeWidth={2} />
+          <rect
+            x={margin}
+            width={long}
+            height={HEIGHT}
+            fill="none"
+            stroke="var(--color-ink)"
+            strokeWidth={2}
+          />
           <path d={`M${x(made)} -6V${HEIGHT}`} stroke="var(--color-ink)" strokeWidth={4} />
         </g>
       </svg>
@@ -43,7 +50,15 @@ export function CountTape({ now, unit }: CountTapeProps) {
   )
 }
 
-function Ticks({ now: { units, round }, x, pitch }: { now: WorkView; x: (stitches: number) => number; pitch: number }) {
+function Ticks({
+  now: { units, round },
+  x,
+  pitch,
+}: {
+  now: WorkView
+  x: (stitches: number) => number
+  pitch: number
+}) {
   let made = 0
   let shown = -Infinity
   return units.map((unit, index) => {
@@ -53,9 +68,9 @@ function Ticks({ now: { units, round }, x, pitch }: { now: WorkView; x: (stitche
     const next = units[index + 1]
     const endsRun = !next || next.step !== unit.step || next.time !== unit.time
     const wide = Math.min(x(made) - x(before), 52)
-    const named = endsRun && right - shown > 46
+    const named = endsRun && right - shown > 38
     if (named) shown = right
-    const wedge = unit.kind === 'inc' && wide >= 5
+    const wedge = unit.kind === 'inc' && (wide >= 20 || !named)
     return (
       <g key={index}>
         {pitch >= 4 && !endsRun && <path d={`M${right} 0V12`} stroke="var(--color-ink)" strokeWidth={1} />}
@@ -72,11 +87,11 @@ function Ticks({ now: { units, round }, x, pitch }: { now: WorkView; x: (stitche
         )}
         {named && (
           <text
-            x={wedge && wide >= 20 ? right - wide - 3 : right - 5}
+            x={wedge ? right - wide - 3 : right - 5}
             y={32}
             textAnchor="end"
             className="slab"
-            fontSize={wide >= 20 || !wedge ? 22 : 0}
+            fontSize={pitch >= 20 ? 22 : 18}
             fill="var(--color-ink)"
           >
             {made}
@@ -88,7 +103,19 @@ function Ticks({ now: { units, round }, x, pitch }: { now: WorkView; x: (stitche
 }
 
 /** The count on its tag, pointing at the tape; it stays on the screen at both ends. */
-function CountTag({ made, of, at, width, unit }: { made: number; of: number; at: number; width: number; unit: number }) {
+function CountTag({
+  made,
+  of,
+  at,
+  width,
+  unit,
+}: {
+  made: number
+  of: number
+  at: number
+  width: number
+  unit: number
+}) {
   const small = width < 600
   const tag = (small ? 50 : 66) * Math.max(2, String(made).length) + 34
   const left = Math.max(small ? 16 : 28, Math.min(at - tag / 2, width - tag - (small ? 110 : 180)))
@@ -106,7 +133,9 @@ function CountTag({ made, of, at, width, unit }: { made: number; of: number; at:
       >
         {made}
       </span>
-      <span className="slab pb-2 pl-4 text-[2.9rem] leading-none whitespace-nowrap max-sm:text-[2rem]">of {of}</span>
+      <span className="slab pb-2 pl-4 text-[2.9rem] leading-none whitespace-nowrap max-sm:text-[2rem]">
+        of {of}
+      </span>
     </div>
   )
 }

@@ -12,7 +12,9 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
           </div>
         ))}
       </dl>
-      <p className="text-16 text-ink-2">Page-turner pedals send the arrow keys. On glass: tap, or swipe for the repeat.</p>
+      <p className="text-16 text-ink-2">
+        Page-turner pedals send the arrow keys. On glass: tap, or swipe for the repeat.
+      </p>
       <button type="button" className="button-ink" onClick={onClose}>
         Close
       </button>

@@ -55,8 +55,8 @@ export function RoundCheck({ plan, construction, now, last, act, onGoOn }: Round
       </div>
       {checkpoint && (
         <p className="border-y-2 rule py-3 text-24 max-sm:text-18">
-          <strong>Measure now:</strong> {sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)} across. Take the loop
-          off the hook, lay it flat, do not stretch; twice, at right angles.
+          <strong>Measure now:</strong> {sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)} across.
+          Take the loop off the hook, lay it flat, do not stretch; twice, at right angles.
         </p>
       )}
       <form

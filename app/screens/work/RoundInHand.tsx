@@ -1,5 +1,12 @@
 import clsx from 'clsx'
-import { writeOps, writeRound, type Construction, type Plan, type Position, type WorkView } from '../../../core/index.ts'
+import {
+  writeOps,
+  writeRound,
+  type Construction,
+  type Plan,
+  type Position,
+  type WorkView,
+} from '../../../core/index.ts'
 import { useSettings } from '../../store/queries.ts'
 import { CheckpointAhead } from './CheckpointAhead.tsx'
 import { CountTape } from './CountTape.tsx'
@@ -22,13 +29,16 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
   const { start, end } = writeRound(round, construction, terms)
   const [bold, rest] = endingSentence(round, terms)
   return (
-    <div className="flex min-h-0 grow flex-col justify-between gap-2 overflow-hidden pt-4">
+    <div className="flex min-h-0 grow flex-col justify-between gap-2 overflow-hidden pt-4 low:overflow-visible">
       <div className="flex items-start gap-x-10 px-7 max-sm:gap-x-4 max-sm:px-4">
         <RoundNumber number={round.number} of={plan.rounds.length} />
         <div className="min-w-0 grow pt-4 max-sm:pt-2">
           <p className={clsx('slab leading-tight', repeatSize(text))}>
             {text.split(/(inc|dec)/).map((part, index) => (
-              <span key={index} className={part === 'inc' ? 'text-inc' : part === 'dec' ? 'text-dec' : undefined}>
+              <span
+                key={index}
+                className={part === 'inc' ? 'text-inc' : part === 'dec' ? 'text-dec' : undefined}
+              >
                 {part}
               </span>
             ))}
@@ -53,7 +63,7 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
       </div>
       <div className="grid gap-3 px-7 pb-4 max-sm:px-4 lg:hidden">
         <CheckpointAhead plan={plan} position={position} now={now} />
-        <p className="text-24 leading-tight max-sm:text-18 max-sm:[@media(max-height:760px)]:hidden">
+        <p className="text-24 leading-tight max-sm:text-18">
           <strong>{bold}</strong> {rest}
         </p>
       </div>
@@ -70,12 +80,16 @@ function RoundNumber({ number, of }: { number: number; of: number }) {
     <div className={clsx('flex shrink-0', wide ? 'flex-col' : 'gap-2')}>
       <p className="slab pt-1 text-36 leading-none max-sm:text-24">
         Rnd
-        <span className="block pt-1 font-text text-26 font-normal tracking-normal max-sm:text-16">of {of}</span>
+        <span className="block pt-1 font-text text-26 font-normal tracking-normal max-sm:text-16">
+          of {of}
+        </span>
       </p>
       <p
         className={clsx(
           'font-slab leading-[0.76] font-medium tracking-[-0.05em]',
-          wide ? 'pt-3 text-[min(15rem,26vh)] max-lg:text-[11rem] max-sm:text-[5.5rem]' : 'text-[min(20.5rem,36vh)] max-lg:text-[16rem] max-sm:text-[9.5rem]',
+          wide
+            ? 'pt-3 text-[min(15rem,26vh)] max-lg:text-[11rem] max-sm:text-[5.5rem]'
+            : 'text-[min(20.5rem,36vh)] max-lg:text-[16rem] max-sm:text-[9.5rem]',
         )}
       >
         {number}

@@ -64,7 +64,7 @@ function Tile({ unit, name, state, x, width, height, grow: most }: TileProps) {
     >
       <svg width={w + 2 * PAD} height={h + 2 * PAD} viewBox={`${-PAD} ${-PAD} ${w + 2 * PAD} ${h + 2 * PAD}`}>
         {shaping ? (
-          <ShapingShape kind={unit.kind as 'inc' | 'dec'} width={w} height={h} now={now} />
+          <ShapingShape kind={unit.kind} width={w} height={h} now={now} />
         ) : (
           <rect
             width={w}
@@ -95,7 +95,9 @@ function Tile({ unit, name, state, x, width, height, grow: most }: TileProps) {
             dominantBaseline="central"
             className={clsx('font-slab', now ? 'font-semibold' : 'font-medium')}
             fontSize={Math.min(now ? h * 0.5 : h * 0.38, (w * 1.5) / name.length)}
-            fill={unit.kind === 'inc' ? '#fff' : unit.kind === 'dec' ? 'var(--color-dec)' : 'var(--color-ink)'}
+            fill={
+              unit.kind === 'inc' ? '#fff' : unit.kind === 'dec' ? 'var(--color-dec)' : 'var(--color-ink)'
+            }
           >
             {name}
           </text>
@@ -109,7 +111,17 @@ const strandPath = (centre: number, height: number, width: number): string =>
   `M${centre - width * 0.16} ${height * 0.84}C${centre - width * 0.3} ${height * 0.5} ${centre + width * 0.3} ${height * 0.5} ${centre + width * 0.16} ${height * 0.2}`
 
 /** Increase: solid, wide side up, slot. Decrease: hollow, wide foot, bar. The one in hand is on tape. */
-function ShapingShape({ kind, width, height, now }: { kind: 'inc' | 'dec'; width: number; height: number; now: boolean }) {
+function ShapingShape({
+  kind,
+  width,
+  height,
+  now,
+}: {
+  kind: 'inc' | 'dec'
+  width: number
+  height: number
+  now: boolean
+}) {
   const slope = width * 0.22
   const outline =
     kind === 'inc'
@@ -117,7 +129,18 @@ function ShapingShape({ kind, width, height, now }: { kind: 'inc' | 'dec'; width
       : `M${slope} 0H${width - slope}L${width} ${height}H0Z`
   return (
     <>
-      {now && <rect x={-6} y={-6} width={width + 12} height={height + 12} rx={16} fill="var(--color-tape)" stroke="var(--color-ink)" strokeWidth={6} />}
+      {now && (
+        <rect
+          x={-6}
+          y={-6}
+          width={width + 12}
+          height={height + 12}
+          rx={16}
+          fill="var(--color-tape)"
+          stroke="var(--color-ink)"
+          strokeWidth={6}
+        />
+      )}
       <path
         d={outline}
         fill={kind === 'inc' ? 'var(--color-inc)' : 'none'}
@@ -126,11 +149,14 @@ function ShapingShape({ kind, width, height, now }: { kind: 'inc' | 'dec'; width
         transform={now ? `translate(${width * 0.04} ${height * 0.04}) scale(0.92)` : undefined}
       />
       <path
-        d={kind === 'inc' ? `M${width / 2} ${now ? height * 0.04 : 0}V${height * 0.32}` : `M${width / 2} ${height}V${height * 0.6}`}
+        d={
+          kind === 'inc'
+            ? `M${width / 2} ${now ? height * 0.04 : 0}V${height * 0.32}`
+            : `M${width / 2} ${height}V${height * 0.6}`
+        }
         stroke={kind === 'inc' ? 'var(--color-film)' : 'var(--color-dec)'}
         strokeWidth={8}
       />
     </>
   )
 }
-

@@ -12,7 +12,9 @@ export function UnsavedLine({ since, events }: { since: number; events: readonly
       <button
         type="button"
         className="button-line"
-        onClick={() => download(`log-${format(since, 'yyyy-MM-dd-HHmm')}.json`, JSON.stringify(events, null, 2))}
+        onClick={() =>
+          download(`log-${format(since, 'yyyy-MM-dd-HHmm')}.json`, JSON.stringify(events, null, 2))
+        }
       >
         Download log
       </button>

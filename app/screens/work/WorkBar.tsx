@@ -12,12 +12,13 @@ interface WorkBarProps {
   readonly onRound?: () => void
 }
 
-const PLACE = 'slab flex items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-sm:px-2 max-sm:text-18'
+const PLACE =
+  'slab flex items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-lg:px-4 max-sm:px-2 max-sm:text-18'
 
 /** Large targets under the thumbs. */
 export function WorkBar({ canUndo, act, onNote, onGoTo, onKeys, onRound }: WorkBarProps) {
   return (
-    <footer className="flex h-[4.75rem] shrink-0 items-stretch divide-x-2 divide-ink border-t-2 rule max-sm:[&>*]:grow">
+    <footer className="flex h-[4.75rem] shrink-0 bg-film low:sticky low:bottom-0 items-stretch divide-x-2 divide-ink border-t-2 rule max-sm:[&>*]:grow">
       <button type="button" className={PLACE} disabled={!canUndo} onClick={() => act(undo)}>
         <CornerUpLeft aria-hidden className="max-sm:hidden" /> Undo
       </button>

@@ -84,7 +84,7 @@ export function WorkBench({ view, copy, plan, construction, open }: WorkBenchPro
   })
 
   return (
-    <div className="flex h-dvh flex-col overflow-hidden max-[30rem]:min-h-[40rem]">
+    <div className="flex h-dvh flex-col overflow-hidden low:h-auto low:min-h-dvh low:overflow-visible">
       <WorkHeader view={view} copy={copy} plan={plan} madeInAll={now.madeInAll} round={now.round.number} />
       {unsaved && <UnsavedLine since={unsaved.since} events={unsaved.events} />}
       {state.finished ? (
@@ -136,7 +136,15 @@ const noteAt =
   ({ position }) => ({ type: 'note', position, text })
 
 /** The whole middle of the screen counts: a tap one stitch, a pull across the rest of the repeat. */
-function TapArea({ onTap, onSwipe, children }: { onTap: () => void; onSwipe: () => void; children: ReactNode }) {
+function TapArea({
+  onTap,
+  onSwipe,
+  children,
+}: {
+  onTap: () => void
+  onSwipe: () => void
+  children: ReactNode
+}) {
   const down = useRef<{ x: number; pointer: number }>(undefined)
   const begin = (event: PointerEvent) => {
     if (event.button === 0) down.current = { x: event.clientX, pointer: event.pointerId }
@@ -150,7 +158,7 @@ function TapArea({ onTap, onSwipe, children }: { onTap: () => void; onSwipe: () 
   }
   return (
     <main
-      className="flex min-h-0 grow touch-none flex-col select-none"
+      className="flex min-h-0 grow touch-none flex-col select-none low:touch-pan-y"
       data-testid="tap-area"
       onPointerDown={begin}
       onPointerUp={end}

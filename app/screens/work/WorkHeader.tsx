@@ -35,7 +35,17 @@ export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderPro
   )
 }
 
-function CopyChooser({ projectId, current, copies, of }: { projectId: string; current: number; copies: readonly CopyRecord[]; of: number }) {
+function CopyChooser({
+  projectId,
+  current,
+  copies,
+  of,
+}: {
+  projectId: string
+  current: number
+  copies: readonly CopyRecord[]
+  of: number
+}) {
   const before = copies.findLast(({ number }) => number < current)
   const after = copies.find(({ number }) => number > current)
   const to = (copy: CopyRecord | undefined, sign: string, label: string) =>
@@ -71,7 +81,13 @@ function RoundTape({ plan, made, round }: { plan: Plan; made: number; round: num
         const filled = Math.max(0, Math.min(share(count), share(made) - x))
         return (
           <g key={number}>
-            <rect x={x} y={7} width={share(count)} height={16} fill={number === round ? 'var(--color-tape)' : 'none'} />
+            <rect
+              x={x}
+              y={7}
+              width={share(count)}
+              height={16}
+              fill={number === round ? 'var(--color-tape)' : 'none'}
+            />
             <rect x={x} y={7} width={filled} height={16} fill="var(--color-ink)" />
             <rect
               x={x}
@@ -89,8 +105,18 @@ function RoundTape({ plan, made, round }: { plan: Plan; made: number; round: num
         const x = share(plan.rounds.slice(0, afterRound).reduce((sum, { count }) => sum + count, 0))
         return (
           <g key={afterRound} strokeLinecap="butt">
-            <path d={`M${x} 1V29`} stroke="var(--color-ink)" strokeWidth={5} vectorEffect="non-scaling-stroke" />
-            <path d={`M${x} 2V28`} stroke="var(--color-tape)" strokeWidth={2.6} vectorEffect="non-scaling-stroke" />
+            <path
+              d={`M${x} 1V29`}
+              stroke="var(--color-ink)"
+              strokeWidth={5}
+              vectorEffect="non-scaling-stroke"
+            />
+            <path
+              d={`M${x} 2V28`}
+              stroke="var(--color-tape)"
+              strokeWidth={2.6}
+              vectorEffect="non-scaling-stroke"
+            />
           </g>
         )
       })}

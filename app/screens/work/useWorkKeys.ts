@@ -15,7 +15,11 @@ export interface WorkKeys {
 }
 
 /** Names of keys, as listed to the maker and as events name them. */
-export const WORK_KEYS: readonly { readonly does: keyof WorkKeys; readonly keys: string; readonly says: string }[] = [
+export const WORK_KEYS: readonly {
+  readonly does: keyof WorkKeys
+  readonly keys: string
+  readonly says: string
+}[] = [
   { does: 'count', keys: 'Space or →', says: 'Count one stitch' },
   { does: 'repeat', keys: 'Enter or Shift →', says: 'To the end of this repeat' },
   { does: 'round', keys: 'Shift Enter', says: 'To the end of the round' },

@@ -1,7 +1,13 @@
 import { useEffect, useState, useSyncExternalStore } from 'react'
 import type { CopyRecord } from '../../../core/index.ts'
 import { useStored } from '../../store/liveQueries.ts'
-import { openWorkSession, readWorkState, type Deed, type SessionView, type WorkSession } from '../../store/workSession.ts'
+import {
+  openWorkSession,
+  readWorkState,
+  type Deed,
+  type SessionView,
+  type WorkSession,
+} from '../../store/workSession.ts'
 import { database } from '../../store/database.ts'
 
 export interface OpenWork extends SessionView {
@@ -14,12 +20,12 @@ const NEVER = () => () => undefined
 /** The work log of a copy, open for counting; follows what other tabs count. */
 export function useWorkSession(copy: CopyRecord): OpenWork | undefined {
   const [session, setSession] = useState<WorkSession>()
-  const [failure, setFailure] = useState<unknown>()
+  const [failure, setFailure] = useState<Error>()
   useEffect(() => {
     let wanted = true
     readWorkState(copy).then(
       (state) => wanted && setSession(openWorkSession(copy, state)),
-      (error: unknown) => wanted && setFailure(error),
+      (error: unknown) => wanted && setFailure(error instanceof Error ? error : new Error(String(error))),
     )
     return () => {
       wanted = false

@@ -1,0 +1,47 @@
+import 'fake-indexeddb/auto'
+import { newMat, planPiece, specOf, UNMEASURED_GAUGE, workOn, type LogEvent } from '../../core/index.ts'
+import type { Bench } from '../../tools/benchKit.ts'
+import { beginCopy } from './beginCopy.ts'
+import { UzelDatabase } from './database.ts'
+import { openWorkSession, readWorkState } from './workSession.ts'
+
+const mat = newMat({ id: 'mat', projectId: 'mats', gaugeId: 'gauge', yarnId: 'fog', across: 1200 })
+const spec = specOf(mat, { ...UNMEASURED_GAUGE, id: 'gauge' }, 18)
+const plan = planPiece(spec)
+
+/** A session on a copy whose log already holds so many moves back and forth. */
+async function session(behind: number) {
+  const db = new UzelDatabase(`bench ${behind}`)
+  const copy = await beginCopy({ pieceId: 'mat', number: 1, spec, plan }, db)
+  const events: LogEvent[] = []
+  for (let seq = 2; seq <= behind + 1; seq++) {
+    const [from, to] = seq % 2 ? [1, 0] : [0, 1]
+    events.push({
+      id: `e${seq}`,
+      copyId: copy.id,
+      seq,
+      at: seq,
+      type: 'goTo',
+      from: { round: 1, unit: from! },
+      to: { round: 1, unit: to! },
+    })
+  }
+  await db.events.bulkAdd(events)
+  return openWorkSession(copy, await readWorkState(copy, db), db)
+}
+
+const small = await session(10)
+const large = await session(100_000)
+const tap = (open: Awaited<ReturnType<typeof session>>) => async () => {
+  open.act((state) => workOn(plan.rounds, state, 'stitch') ?? { type: 'goTo', from: state.position, to: { round: 2, unit: 0 } })
+  await open.settled()
+}
+
+export const benches: Bench[] = [
+  {
+    name: 'a tap with 100,000 events behind it, stored, against one with 10',
+    baseline: tap(small),
+    run: tap(large),
+    budgetMs: 200,
+  },
+]

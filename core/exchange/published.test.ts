@@ -1,0 +1,36 @@
+import { readFileSync } from 'node:fs'
+import Ajv from 'ajv/dist/2019.js'
+import { planPiece } from '../plan/planPiece.ts'
+import { jsonSchemaText } from '../../tools/jsonSchema.ts'
+import { readProjectFile } from './readProjectFile.ts'
+import { writeProjectFile } from './writeProjectFile.ts'
+
+const demoText = readFileSync('demo/skarn-hut.uzel.json', 'utf8')
+const published = readFileSync('docs/uzel-file.schema.json', 'utf8')
+
+test('the published JSON Schema is the one files are read by', () => {
+  expect(published).toBe(jsonSchemaText())
+})
+
+test('the demo workshop passes both, and is written as Uzel writes', () => {
+  const read = readProjectFile(demoText)
+  expect(read).toMatchObject({ ok: true })
+  if (!read.ok) return
+  expect(writeProjectFile(read.file)).toBe(demoText)
+  const validate = new Ajv({ strict: false, validateFormats: false }).compile(JSON.parse(published))
+  expect(validate(JSON.parse(demoText))).toBe(true)
+  expect(validate({ ...(JSON.parse(demoText) as object), pieces: [{ id: 1 }] })).toBe(false)
+})
+
+test('the demo is the kitchen of the hut: a trivet under way, eight mats with three made and one half', () => {
+  const read = readProjectFile(demoText)
+  if (!read.ok) throw new Error('The demo cannot be read.')
+  const { pieces, copies, planVersions } = read.file
+  expect(pieces.map(({ shape, quantity }) => [shape.across, quantity])).toEqual([
+    [220, 1],
+    [110, 8],
+  ])
+  expect(copies.filter(({ pieceId, finishedAt }) => pieceId === 'mats' && finishedAt)).toHaveLength(3)
+  // Pinned plans are what the core computes today; run `npm run demo` after changing the core.
+  for (const { spec, plan } of planVersions) expect(JSON.parse(JSON.stringify(planPiece(spec)))).toEqual(plan)
+})

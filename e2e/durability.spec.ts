@@ -1,0 +1,101 @@
+import { expect, test, type Page } from '@playwright/test'
+import { countOf, openShelf } from './shelf.ts'
+
+/** The log of the trivet as stored: its events in order. */
+async function storedLog(page: Page): Promise<{ seq: number; type: string }[]> {
+  return page.evaluate(
+    () =>
+      new Promise<{ seq: number; type: string }[]>((resolve, reject) => {
+        const open = indexedDB.open('uzel')
+        open.onerror = () => reject(open.error ?? new Error('The database did not open.'))
+        open.onsuccess = () => {
+          const all = open.result.transaction('events').objectStore('events').getAll()
+          all.onsuccess = () => {
+            open.result.close()
+            resolve(
+              (all.result as { seq: number; type: string; copyId: string }[])
+                .filter(({ copyId }) => copyId === 'trivet-1')
+                .sort((one, other) => one.seq - other.seq),
+            )
+          }
+        }
+      }),
+  )
+}
+
+test('two tabs count on one piece: nothing lost, nothing doubled', async ({ page, context }) => {
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  await expect(countOf(page)).toHaveText('17')
+  const before = (await storedLog(page)).length
+  const other = await context.newPage()
+  await other.goto('/piece/kettle-trivet/work')
+  await expect(countOf(other)).toHaveText('17')
+
+  // (5 sc, inc) × 6: from 17 on, sc, sc, inc, then 5 sc.
+  await page.keyboard.press('Space')
+  await expect(countOf(other)).toHaveText('18')
+  await Promise.all([other.keyboard.press('Space'), page.keyboard.press('Space')])
+  await expect(countOf(page)).toHaveText('21')
+  await expect(countOf(other)).toHaveText('21')
+
+  const log = await storedLog(page)
+  expect(log.length).toBe(before + 3)
+  expect(log.map(({ seq }) => seq)).toEqual(log.map((_, index) => index + 1))
+})
+
+test('a tab that is killed in the middle of fast tapping loses nothing that was shown', async ({
+  page,
+  context,
+}) => {
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  await expect(countOf(page)).toHaveText('17')
+  for (let tap = 0; tap < 12; tap++) await page.keyboard.press('ArrowRight')
+  await page.waitForTimeout(200)
+  const shown = await countOf(page).innerText()
+  await page.close({ runBeforeUnload: false })
+  const again = await context.newPage()
+  await again.goto('/piece/kettle-trivet/work')
+  await expect(countOf(again)).toHaveText(shown)
+})
+
+test('a full disk says so, keeps counting, offers the log, and catches up', async ({ page }) => {
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  await expect(countOf(page)).toHaveText('17')
+  await page.evaluate(() => {
+    const add = IDBObjectStore.prototype.add
+    Object.assign(window, { mendDisk: () => (IDBObjectStore.prototype.add = add) })
+    IDBObjectStore.prototype.add = () => {
+      throw new DOMException('The disk is full', 'QuotaExceededError')
+    }
+  })
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Space')
+  await expect(page.getByText(/Not saved since \d\d:\d\d/)).toBeVisible()
+  await expect(countOf(page)).toHaveText('19')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Download log' }).click()
+  expect((await download).suggestedFilename()).toMatch(/^log-.*\.json$/)
+
+  await page.evaluate(() => (window as unknown as { mendDisk: () => void }).mendDisk())
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByText(/Not saved since/)).toBeHidden()
+  await page.reload()
+  await expect(countOf(page)).toHaveText('21')
+})
+
+test('works offline after the first visit', async ({ page, context }) => {
+  await openShelf(page)
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+  })
+  await page.reload()
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true)
+  await context.setOffline(true)
+  await page.goto('/piece/kettle-trivet/work')
+  await expect(countOf(page)).toHaveText('17')
+  await page.goto('/piece/kettle-trivet/plan')
+  await expect(page.getByRole('heading', { name: 'Kettle trivet' })).toBeVisible()
+})

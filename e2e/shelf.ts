@@ -1,0 +1,21 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Opens the shelf of a browser that was never here: the demo workshop is on it. */
+export async function openShelf(page: Page): Promise<void> {
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Skarn Hut' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Kettle trivet', exact: true })).toBeVisible()
+}
+
+/** Takes every piece off the shelf, as a maker who starts afresh would. */
+export async function emptyShelf(page: Page): Promise<void> {
+  await openShelf(page)
+  for (const name of ['Kettle trivet', 'Tin-mug mats']) {
+    await page.getByRole('button', { name: `More for ${name}` }).click()
+    await page.getByRole('menuitem', { name: 'Delete' }).click()
+    await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0)
+  }
+}
+
+/** The count on its tag in the work screen. */
+export const countOf = (page: Page) => page.getByTestId('count')

@@ -1,0 +1,24 @@
+import { defineConfig } from '@playwright/test'
+
+const port = Number(process.env['E2E_PORT'] ?? 4187)
+
+export default defineConfig({
+  testDir: './e2e',
+  outputDir: './test-results',
+  workers: 1,
+  retries: process.env['CI'] ? 1 : 0,
+  timeout: 60_000,
+  reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: '/usr/bin/chromium' },
+    trace: 'retain-on-failure',
+  },
+  webServer: {
+    command: 'node dist/server/serve.js',
+    env: { PORT: String(port) },
+    url: `http://localhost:${port}`,
+    reuseExistingServer: false,
+  },
+})

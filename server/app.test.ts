@@ -1,0 +1,57 @@
+import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { checkBuilt, uzelServer } from './app.ts'
+
+const folder = mkdtempSync(join(tmpdir(), 'uzel-server-'))
+mkdirSync(join(folder, 'app', 'assets'), { recursive: true })
+mkdirSync(join(folder, 'demo'))
+writeFileSync(join(folder, 'app', 'index.html'), '<!doctype html><title>Uzel</title>')
+writeFileSync(join(folder, 'app', 'assets', 'main-Ab3dE6gh.js'), 'export const long = 1\n'.repeat(200))
+writeFileSync(join(folder, 'app', 'sw.js'), '// worker')
+writeFileSync(join(folder, 'demo', 'skarn-hut.uzel.json'), '{}')
+
+const listening = uzelServer({ app: join(folder, 'app'), demo: join(folder, 'demo') }).listen(0, '127.0.0.1')
+const get = (path: string) => fetch(`http://127.0.0.1:${(listening.address() as AddressInfo).port}${path}`)
+
+beforeAll(() => new Promise((ready) => listening.once('listening', ready)))
+afterAll(() => new Promise((done) => listening.close(done)))
+
+test.each(['/', '/new', '/settings', '/piece/kettle-trivet', '/piece/a%20b/plan', '/piece/x/work'])(
+  'the screen at %s is the application',
+  async (path) => {
+    const response = await get(path)
+    expect(response.status).toBe(200)
+    expect(await response.text()).toContain('<title>Uzel</title>')
+    expect(response.headers.get('cache-control')).toBe('no-cache')
+  },
+)
+
+test.each(['/nothing', '/piece', '/piece/x/else', '/assets/none.js', '/demo/none.json', '/../package.json', '/demo/..%2f..%2fapp%2fsw.js'])(
+  '%s is not found, and says no more than that',
+  async (path) => {
+    const response = await get(path)
+    expect(response.status).toBe(404)
+    expect(await response.text()).toBe('Not found.')
+  },
+)
+
+test('hashed files are kept for good, the worker is always asked for, and text is compressed', async () => {
+  const hashed = await get('/assets/main-Ab3dE6gh.js')
+  expect(hashed.headers.get('cache-control')).toContain('immutable')
+  expect(hashed.headers.get('content-encoding')).toMatch(/gzip|br/)
+  expect((await get('/sw.js')).headers.get('cache-control')).toBe('no-cache')
+})
+
+test('nothing inline and nothing from elsewhere may run', async () => {
+  const policy = (await get('/')).headers.get('content-security-policy')!
+  expect(policy).toContain("default-src 'none'")
+  expect(policy).toContain("script-src 'self'")
+  expect(policy).not.toMatch(/unsafe|\*|https?:/)
+})
+
+test('an application that is not built is named', () => {
+  expect(() => checkBuilt(join(folder, 'nowhere'))).toThrow(/npm start/)
+  expect(() => checkBuilt(join(folder, 'app'))).not.toThrow()
+})

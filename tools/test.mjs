@@ -1,0 +1,64 @@
+// npm test: everything that must hold, in one run; closes with "N passed, N failed".
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { bin, ensureChromium, install, root, run } from './steps.mjs'
+
+install()
+
+let passed = 0
+let failed = 0
+
+/** A check that is one pass or one failure; what it printed is shown when it fails. */
+function check(name, command, args, env = {}) {
+  const { code, text } = run(command, args, { capture: true, env })
+  if (code === 0) passed++
+  else {
+    failed++
+    console.error(text)
+  }
+  console.log(`${code === 0 ? 'passed' : 'FAILED'}  ${name}`)
+  return code === 0
+}
+
+/** A test runner that writes a report; a run that ends without one is one failure. */
+function suite(name, command, args, report, read, env = {}) {
+  rmSync(join(root, report), { force: true })
+  const { code } = run(command, args, { env })
+  if (!existsSync(join(root, report))) {
+    failed++
+    console.log(`FAILED  ${name} did not run`)
+    return
+  }
+  const counts = read(JSON.parse(readFileSync(join(root, report), 'utf8')))
+  passed += counts.passed
+  failed += counts.failed || (code === 0 ? 0 : 1)
+}
+
+mkdirSync(join(root, 'test-results'), { recursive: true })
+check('types', bin('tsc'), ['-b'])
+check('lint and boundaries', bin('eslint'), ['.', '--max-warnings', '0'])
+check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
+check('nothing unused', bin('knip'), [])
+suite(
+  'unit tests',
+  bin('jest'),
+  ['--json', '--outputFile=test-results/unit.json', '--silent'],
+  'test-results/unit.json',
+  ({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites }) => ({
+    passed: numPassedTests,
+    failed: numFailedTests + numRuntimeErrorTestSuites,
+  }),
+  { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+)
+if (check('build', 'npm', ['run', '--silent', 'build'])) {
+  check('size of the first screen', bin('size-limit'), [])
+  if (ensureChromium()) {
+    suite('browser tests', bin('playwright'), ['test'], 'test-results/report.json', ({ stats }) => ({
+      passed: stats.expected + stats.flaky,
+      failed: stats.unexpected,
+    }))
+  } else failed++
+}
+
+console.log(`${passed} passed, ${failed} failed`)
+process.exit(failed === 0 ? 0 : 1)
