@@ -28,14 +28,19 @@ test.each(['/', '/new', '/settings', '/piece/kettle-trivet', '/piece/a%20b/plan'
   },
 )
 
-test.each(['/nothing', '/piece', '/piece/x/else', '/assets/none.js', '/demo/none.json', '/../package.json', '/demo/..%2f..%2fapp%2fsw.js'])(
-  '%s is not found, and says no more than that',
-  async (path) => {
-    const response = await get(path)
-    expect(response.status).toBe(404)
-    expect(await response.text()).toBe('Not found.')
-  },
-)
+test.each([
+  '/nothing',
+  '/piece',
+  '/piece/x/else',
+  '/assets/none.js',
+  '/demo/none.json',
+  '/../package.json',
+  '/demo/..%2f..%2fapp%2fsw.js',
+])('%s is not found, and says no more than that', async (path) => {
+  const response = await get(path)
+  expect(response.status).toBe(404)
+  expect(await response.text()).toBe('Not found.')
+})
 
 test('hashed files are kept for good, the worker is always asked for, and text is compressed', async () => {
   const hashed = await get('/assets/main-Ab3dE6gh.js')

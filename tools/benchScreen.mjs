@@ -39,7 +39,9 @@ const idle = median(await keyToPaint(page, 'F13', 15))
 await page.goto(`${server.address}/piece/kettle-trivet/work`)
 await page.getByTestId('count').waitFor()
 const tap = median(await keyToPaint(page, 'ArrowRight', 20))
-console.log(`a tap, counted and painted\n    ${(tap / idle).toFixed(2)} × an idle frame; median ${tap.toFixed(0)} ms, budget 50 ms`)
+console.log(
+  `a tap, counted and painted\n    ${(tap / idle).toFixed(2)} × an idle frame; median ${tap.toFixed(0)} ms, budget 50 ms`,
+)
 
 await page.goto(`${server.address}/piece/kettle-trivet/plan`)
 await page.getByRole('textbox', { name: 'Target across' }).fill('72')

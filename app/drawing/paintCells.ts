@@ -14,6 +14,8 @@ const INSET = 0.6
 const CORNER = 4
 /** Under this height of a stitch, px, its strand would only be noise. */
 const STRAND_FROM = 16
+/** Under this height its rounded corners cannot be seen, and cost most of the painting. */
+const ROUNDED_FROM = 10
 
 /** Paths by look, so that thousands of stitches take a few strokes. */
 interface Batch {
@@ -41,16 +43,17 @@ export function paintCells(
     ) {
       continue
     }
-    const corners = insetCorners(cell)
-    if (!made) traceRounded(toCome, corners)
+    const height = heightOf(cell)
+    const trace = height < ROUNDED_FROM ? tracePlain : traceRounded
+    if (!made) trace(toCome, cell)
     else if (cell.kind === 'inc') {
-      traceRounded(pathFor(increases, cell.yarn), corners)
-      traceSlot(slots, cell)
-    } else if (cell.kind === 'dec') traceRounded(decreases, corners)
+      trace(pathFor(increases, cell.yarn), cell)
+      if (height >= ROUNDED_FROM / 2) traceSlot(slots, cell)
+    } else if (cell.kind === 'dec') trace(decreases, cell)
     else {
       const batch = batchFor(batches, cell.yarn)
-      traceRounded(batch.cells, corners)
-      if (heightOf(cell) >= STRAND_FROM) traceStrand(batch.strands, cell)
+      trace(batch.cells, cell)
+      if (height >= STRAND_FROM) traceStrand(batch.strands, cell)
     }
   }
   const ink = (yarn: string): YarnInk => yarnInk(yarns.get(yarn) ?? '#FAFCFB')
@@ -127,10 +130,17 @@ function insetCorners({ foot, top }: Cell): Point[] {
   })
 }
 
-/** A closed outline with its sharp corners rounded. */
-function traceRounded(path: Path2D, outline: readonly Point[]): void {
+/**
+ * A closed outline with its sharp corners rounded. It is closed by a line: `closePath` takes longer the
+ * more a path already holds, and thousands of stitches share one.
+ */
+function traceRounded(path: Path2D, cell: Cell): void {
+  const outline = insetCorners(cell)
   const { length } = outline
-  outline.forEach((corner, index) => {
+  let startX = 0
+  let startY = 0
+  for (let index = 0; index < length; index++) {
+    const corner = outline[index]!
     const before = outline[(index + length - 1) % length]!
     const after = outline[(index + 1) % length]!
     const into = distance(before, corner)
@@ -138,11 +148,23 @@ function traceRounded(path: Path2D, outline: readonly Point[]): void {
     const reach = Math.min(CORNER, into * 0.32, out * 0.32)
     const start = into > 0 ? between(corner, before, reach / into) : corner
     const end = out > 0 ? between(corner, after, reach / out) : corner
-    if (index === 0) path.moveTo(start.x, start.y)
-    else path.lineTo(start.x, start.y)
+    if (index === 0) {
+      startX = start.x
+      startY = start.y
+      path.moveTo(startX, startY)
+    } else path.lineTo(start.x, start.y)
     path.quadraticCurveTo(corner.x, corner.y, end.x, end.y)
-  })
-  path.closePath()
+  }
+  path.lineTo(startX, startY)
+}
+
+/** A closed outline on the true edges. */
+function tracePlain(path: Path2D, { foot, top }: Cell): void {
+  const start = foot[0]!
+  path.moveTo(start.x, start.y)
+  for (let index = 1; index < foot.length; index++) path.lineTo(foot[index]!.x, foot[index]!.y)
+  for (let index = top.length - 1; index >= 0; index--) path.lineTo(top[index]!.x, top[index]!.y)
+  path.lineTo(start.x, start.y)
 }
 
 /** One slanting S from foot to top. */
@@ -161,7 +183,6 @@ function traceStrand(path: Path2D, { foot, top }: Cell): void {
 function traceSlot(path: Path2D, { foot, top }: Cell): void {
   const outside = middle(top)
   const inside = middle(foot)
-  if (distance(outside, inside) < 5) return
   const from = between(outside, inside, 0.06)
   const to = between(outside, inside, 0.42)
   path.moveTo(from.x, from.y)

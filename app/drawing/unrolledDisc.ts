@@ -49,7 +49,7 @@ export function flatRowLength(radius: number, cut = UNROLL_CUT): number {
   return (1 - cut) * 2 * Math.PI * radius
 }
 
-const WIDEST_SEGMENT = Math.PI / 45
+const WIDEST_SEGMENT = Math.PI / 60
 
 /**
  * A point of the unrolled disc in px: `turn` is the share of the round from its start, `radius` in mm,
@@ -130,15 +130,20 @@ export function arc(
   radius: number,
   straight: number,
 ): Point[] {
-  const { cut } = frame
-  const turns = [from]
+  const { cut, scale } = frame
   const curved = Math.abs(Math.min(to, cut) - Math.min(from, cut)) * 2 * Math.PI
-  const segments = Math.ceil(curved / WIDEST_SEGMENT)
+  // A chord over angle a stands off its arc by about r·a²/8: near enough when that is a third of a pixel.
+  const widest = Math.max(WIDEST_SEGMENT, Math.sqrt(2.7 / Math.max(1, radius * scale)))
+  const segments = Math.max(1, Math.ceil(curved / widest))
+  const crosses = (from - cut) * (to - cut) < 0
+  if (segments === 1 && !crosses) {
+    return [place(frame, from, radius, straight), place(frame, to, radius, straight)]
+  }
+  const turns = [from, to]
   for (let segment = 1; segment < segments; segment++) turns.push(from + ((to - from) * segment) / segments)
-  if ((from - cut) * (to - cut) < 0) turns.push(cut)
-  turns.push(to)
-  const inOrder = from <= to ? turns.sort((a, b) => a - b) : turns.sort((a, b) => b - a)
-  return inOrder.map((turn) => place(frame, turn, radius, straight))
+  if (crosses) turns.push(cut)
+  turns.sort((one, other) => (from <= to ? one - other : other - one))
+  return turns.map((turn) => place(frame, turn, radius, straight))
 }
 
 /** The top of a round as one line: round the disc, then out along its row. */

@@ -1,3 +1,4 @@
+import { useMemo } from 'react'
 import {
   DEFAULT_SETTINGS,
   paceFromLog,
@@ -54,6 +55,12 @@ export function useProjects(): readonly ProjectView[] | undefined {
 
 export function useYarns(): readonly YarnRecord[] | undefined {
   return useStored(['yarns'], ['yarns'], () => database.yarns.toArray()) ?? undefined
+}
+
+/** Colours of yarns by id; the same map for as long as the yarns are the same. */
+export function useYarnColours(): ReadonlyMap<string, string> {
+  const yarns = useYarns()
+  return useMemo(() => new Map(yarns?.map(({ id, colour }) => [id, colour])), [yarns])
 }
 
 export function useGauges(): readonly GaugeRecord[] | undefined {

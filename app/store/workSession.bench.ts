@@ -33,7 +33,14 @@ async function session(behind: number) {
 const small = await session(10)
 const large = await session(100_000)
 const tap = (open: Awaited<ReturnType<typeof session>>) => async () => {
-  open.act((state) => workOn(plan.rounds, state, 'stitch') ?? { type: 'goTo', from: state.position, to: { round: 2, unit: 0 } })
+  open.act(
+    (state) =>
+      workOn(plan.rounds, state, 'stitch') ?? {
+        type: 'goTo',
+        from: state.position,
+        to: { round: 2, unit: 0 },
+      },
+  )
   await open.settled()
 }
 

@@ -1,5 +1,14 @@
 import fc from 'fast-check'
-import { nextRound, planPiece, replay, specOf, undo, workOn, type CopyRecord, type LogEvent } from '../../core/index.ts'
+import {
+  nextRound,
+  planPiece,
+  replay,
+  specOf,
+  undo,
+  workOn,
+  type CopyRecord,
+  type LogEvent,
+} from '../../core/index.ts'
 import { newMat, UNMEASURED_GAUGE } from '../../core/index.ts'
 import { beginCopy } from './beginCopy.ts'
 import { UzelDatabase } from './database.ts'

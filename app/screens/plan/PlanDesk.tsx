@@ -7,7 +7,8 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import { Legend } from './Legend.tsx'
-import { colourById, type PlanModel } from './planModel.ts'
+import { useYarnColours } from '../../store/queries.ts'
+import type { PlanModel } from './planModel.ts'
 import { RhythmScale } from './RhythmScale.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
 import { StartWork, YarnAndTime } from './YarnAndTime.tsx'
@@ -27,6 +28,7 @@ const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
 export function PlanDesk({ model }: { model: PlanModel }) {
   const { plan, spec, piece, settings, yarns, changePiece } = model
   const sizes = useSizes()
+  const colours = useYarnColours()
   const [area, { width, height }] = useElementSize()
   const [ledgerArea, ledgerSize] = useElementSize()
   const [blockArea, blockSize] = useElementSize()
@@ -71,7 +73,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
               mirrored={mirrored}
               turned={isTurned(piece.construction.rounds)}
               guess={guess}
-              yarns={colourById(yarns)}
+              yarns={colours}
               target={piece.shape.across}
               roundHeight={spec.gauge.h}
               sizeLabel={sizes.full}
@@ -95,7 +97,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
               plan={plan}
               target={piece.shape.across}
               sizes={sizes}
-              yarns={colourById(yarns)}
+              yarns={colours}
               guess={guess}
               scale={radius / plan.rounds.at(-1)!.at.arc}
               centre={radius + MARGIN}

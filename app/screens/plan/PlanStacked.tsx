@@ -8,7 +8,8 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import { isTurned } from './PlanDesk.tsx'
-import { colourById, type PlanModel } from './planModel.ts'
+import { useYarnColours } from '../../store/queries.ts'
+import type { PlanModel } from './planModel.ts'
 import { RhythmScale } from './RhythmScale.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
 import { StartWork, YarnAndTime } from './YarnAndTime.tsx'
@@ -19,6 +20,7 @@ const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
 export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stacked' | 'phone' }) {
   const { plan, spec, piece, settings, yarns, changePiece } = model
   const sizes = useSizes()
+  const colours = useYarnColours()
   const [area, { width }] = useElementSize()
   const [face, setFace] = useState<'disc' | 'rows'>('disc')
   const [lit, setLit] = useState<number>()
@@ -79,7 +81,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                 mirrored={mirrored}
                 turned={isTurned(piece.construction.rounds)}
                 guess={guess}
-                yarns={colourById(yarns)}
+                yarns={colours}
                 target={piece.shape.across}
                 roundHeight={spec.gauge.h}
                 sizeLabel={sizes.full}
@@ -93,7 +95,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                 plan={plan}
                 target={piece.shape.across}
                 sizes={sizes}
-                yarns={colourById(yarns)}
+                yarns={colours}
                 guess={guess}
                 {...axis}
               />

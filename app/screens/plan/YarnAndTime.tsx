@@ -39,7 +39,9 @@ export function YarnAndTime({ model }: { model: PlanModel }) {
         <span>Time</span>
         <span>
           <span className="slab text-18">{duration(plan.seconds)}</span>{' '}
-          <span className="text-ink-2">{learnedPace ? `at your ${learnedPace.toFixed(0)}` : `at ${settings.pace}`} sc a minute</span>
+          <span className="text-ink-2">
+            {learnedPace ? `at your ${learnedPace.toFixed(0)}` : `at ${settings.pace}`} sc a minute
+          </span>
         </span>
       </div>
     </div>

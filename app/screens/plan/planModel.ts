@@ -38,6 +38,3 @@ export function faultAt(fault: Fault | undefined, ...paths: readonly string[]): 
     return undefined
   return `${fault.message} ${fault.valid}`
 }
-
-export const colourById = (yarns: readonly YarnRecord[]): ReadonlyMap<string, string> =>
-  new Map(yarns.map(({ id, colour }) => [id, colour]))

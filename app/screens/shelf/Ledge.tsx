@@ -1,15 +1,14 @@
 import clsx from 'clsx'
-import { MM_PER_INCH, type Plan, type Position, type YarnRecord } from '../../../core/index.ts'
+import { MM_PER_INCH, type Plan, type Position } from '../../../core/index.ts'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
 import { drawnRadius, place, type DrawingFrame } from '../../drawing/unrolledDisc.ts'
-import { colourById } from '../plan/planModel.ts'
+import { useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import type { ShelfRow } from './useShelfRows.ts'
 
 interface LedgeProps {
   readonly rows: readonly ShelfRow[]
-  readonly yarns: readonly YarnRecord[]
   readonly current?: string
   readonly onChoose: (projectId: string) => void
   readonly mirrored: boolean
@@ -23,9 +22,10 @@ const TALLEST = 190
 const TAPE = 18
 
 /** Everything on one ledge at one scale; its front edge is the tape. */
-export function Ledge({ rows, yarns, current, onChoose, mirrored }: LedgeProps) {
+export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
   const [area, { width }] = useElementSize()
   const sizes = useSizes()
+  const colours = useYarnColours()
   const pieces = rows.flatMap((row) => (row.planned ? [{ row, mm: ledgeWidth(row) }] : []))
   const across = pieces.reduce((sum, { mm }) => sum + mm + GAP_MM, GAP_MM)
   const widest = Math.max(1, ...pieces.map(({ row }) => 2 * drawnRadius(row.planned!.plan.rounds.at(-1)!)))
@@ -53,7 +53,7 @@ export function Ledge({ rows, yarns, current, onChoose, mirrored }: LedgeProps) 
                 style={{ left: left * scale, width: mm * scale, height }}
                 onClick={() => onChoose(row.view.project.id)}
               >
-                <SetOfPieces row={row} yarns={yarns} scale={scale} mirrored={mirrored} />
+                <SetOfPieces row={row} colours={colours} scale={scale} mirrored={mirrored} />
               </button>
             ))}
           </div>
@@ -92,13 +92,13 @@ function ledgeWidth(row: ShelfRow): number {
 
 interface SetProps {
   readonly row: ShelfRow
-  readonly yarns: readonly YarnRecord[]
+  readonly colours: ReadonlyMap<string, string>
   readonly scale: number
   readonly mirrored: boolean
 }
 
 /** Made in yarn, to come in outline inside a dashed edge; the one on the hook in front. */
-function SetOfPieces({ row, yarns, scale, mirrored }: SetProps) {
+function SetOfPieces({ row, colours, scale, mirrored }: SetProps) {
   const { plan, progress } = row.planned!
   const diameter = 2 * drawnRadius(plan.rounds.at(-1)!) * scale
   const shown = copiesShown(row)
@@ -117,7 +117,7 @@ function SetOfPieces({ row, yarns, scale, mirrored }: SetProps) {
         <Disc
           plan={copy?.plan ?? plan}
           size={diameter}
-          yarns={colourById(yarns)}
+          yarns={colours}
           position={copy?.position}
           finished={copy?.finished ?? false}
           detailed={index === front || index === front - 1 || (front < 0 && index === 0)}

@@ -108,7 +108,6 @@ export function ShelfScreen() {
               <>
                 <Ledge
                   rows={shown}
-                  yarns={yarns ?? []}
                   current={current?.view.project.id}
                   onChoose={setChosen}
                   mirrored={settings.hand === 'left'}

@@ -2,8 +2,7 @@ import clsx from 'clsx'
 import type { Plan, Position, WorkView } from '../../../core/index.ts'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
 import { drawnRadius, place, type DrawingFrame } from '../../drawing/unrolledDisc.ts'
-import { colourById } from '../plan/planModel.ts'
-import { useSettings, useYarns } from '../../store/queries.ts'
+import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sts } from '../../ui/wording.ts'
 
@@ -19,7 +18,7 @@ const SIZE = 190
 /** The piece so far inside the ring where it will be measured next, and how many stitches are left to there. */
 export function CheckpointAhead({ plan, position, now, className }: CheckpointAheadProps) {
   const sizes = useSizes()
-  const yarns = useYarns() ?? []
+  const colours = useYarnColours()
   const { hand } = useSettings()
   const ahead = now.nextCheckpoint
   if (!ahead) return null
@@ -52,7 +51,7 @@ export function CheckpointAhead({ plan, position, now, className }: CheckpointAh
           frame={frame}
           width={SIZE}
           height={SIZE}
-          yarns={colourById(yarns)}
+          yarns={colours}
           shown={{ kind: 'madeTo', ...position, toCome: false }}
         />
         <svg className="absolute inset-0" width={SIZE} height={SIZE}>
