@@ -76,6 +76,8 @@ export default tseslint.config(
         setTimeout: 'readonly',
         performance: 'readonly',
         fetch: 'readonly',
+        KeyboardEvent: 'readonly',
+        requestAnimationFrame: 'readonly',
       },
     },
   },

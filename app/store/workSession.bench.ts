@@ -22,8 +22,8 @@ async function session(behind: number) {
       seq,
       at: seq,
       type: 'goTo',
-      from: { round: 1, unit: from! },
-      to: { round: 1, unit: to! },
+      from: { round: 1, unit: from },
+      to: { round: 1, unit: to },
     })
   }
   await db.events.bulkAdd(events)
