@@ -151,6 +151,8 @@ function Leaders({ plan, frame, leaderTo }: Required<Pick<PlanOverlayProps, 'pla
     const x = frame.x + (frame.mirrored ? -1 : 1) * (reach * frame.scale + 12)
     const bend = frame.mirrored ? to.x + 46 : to.x - 46
     const passes = frame.mirrored ? x > bend : x < bend
+    // A row that ends beside its own line needs no way to it; one far off would only cross the others.
+    if (!passes && Math.abs(to.y - y) > 24) return null
     const d = passes ? `M${x} ${y}H${bend}L${to.x} ${to.y}` : `M${x} ${y}L${to.x} ${to.y}`
     return <path key={round.number} d={d} fill="none" stroke="var(--color-hair)" strokeWidth={1} />
   })

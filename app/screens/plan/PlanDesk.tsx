@@ -160,7 +160,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
       <section
         aria-label="Yarn, time and start"
         ref={footArea}
-        className="absolute grid grid-cols-[1fr_15.5rem] items-end gap-4"
+        className="absolute grid grid-cols-[1fr_17rem] items-end gap-4"
         style={{ bottom: 14, width: blockWidth, ...(mirrored ? { left: MARGIN } : { right: MARGIN }) }}
       >
         <div className="col-span-2">

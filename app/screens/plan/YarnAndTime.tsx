@@ -75,7 +75,7 @@ export function StartWork({ model }: { model: PlanModel }) {
   return (
     <div className="flex items-stretch border-2 rule">
       <NumberCell
-        className="w-24 shrink-0 focus-within:w-44"
+        className="w-20 shrink-0 focus-within:w-44"
         label="Make"
         value={piece.quantity}
         format={String}
@@ -89,7 +89,7 @@ export function StartWork({ model }: { model: PlanModel }) {
 }
 
 const START_BUTTON =
-  'slab flex min-h-14 grow items-center justify-between gap-3 bg-ink px-4 text-21 text-film disabled:opacity-45'
+  'slab flex min-h-14 grow items-center justify-between gap-2 bg-ink px-4 text-20 leading-tight text-film disabled:opacity-45'
 
 function StartButton({ model }: { model: PlanModel }) {
   const { project, piece, copies, plan, spec, fault } = model

@@ -1,21 +1,29 @@
-import { useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { queryClient } from '../../store/liveQueries.ts'
+import { say } from '../../ui/toasts.tsx'
 
 /**
- * A stored record that is edited: what is typed shows at once and is stored at once; what another tab
- * stores shows when nothing of ours is on its way.
+ * A stored record that is edited: what is typed shows at once and is stored at once. The draft gives way
+ * when the stored record next changes after it was saved, so that an older one never shows in between and
+ * what another tab stores later does.
  */
 export function useDraft<T>(stored: T, queryKey: readonly unknown[], save: (next: T) => Promise<void>) {
-  const [draft, setDraft] = useState<T>()
+  const [draft, setDraft] = useState<{ readonly value: T }>()
   const edits = useRef(0)
+  const saved = useRef(false)
+  useEffect(() => {
+    if (saved.current) setDraft(undefined)
+  }, [stored])
   const change = (next: T) => {
     const edit = ++edits.current
-    setDraft(next)
+    saved.current = false
+    setDraft({ value: next })
     void save(next)
       .then(() => queryClient.refetchQueries({ queryKey }))
       .then(() => {
-        if (edit === edits.current) setDraft(undefined)
+        if (edit === edits.current) saved.current = true
       })
+      .catch(() => say('This change is shown but could not be stored. The disk may be full: export a file.'))
   }
-  return [draft ?? stored, change] as const
+  return [draft ? draft.value : stored, change] as const
 }

@@ -57,7 +57,7 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
       <div className="relative lg:pb-3">
         <StitchRow units={now.units} unit={position.unit} bracket={now.bracket} terms={terms} />
         <CountTape now={now} unit={position.unit} />
-        <p className="absolute right-7 bottom-0 w-[22rem] text-right text-24 leading-tight max-lg:hidden">
+        <p className="absolute right-7 bottom-5 w-[22rem] text-right text-24 leading-tight max-lg:hidden">
           <strong>{bold}</strong> {rest}
         </p>
       </div>
