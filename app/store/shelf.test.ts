@@ -1,0 +1,121 @@
+import { readFileSync } from 'node:fs'
+import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
+import { projectFile, writeProjectFile, type ProjectFile } from '../../core/index.ts'
+import { database } from './database.ts'
+import { importFile, previewImport } from './files.ts'
+import {
+  createMat,
+  deleteProject,
+  duplicateProject,
+  removeProjects,
+  renameProject,
+  restoreProject,
+  saveGauge,
+  saveSettings,
+  sweepDeleted,
+} from './mutations.ts'
+import { readSettings } from './queries.ts'
+import { recordsOf } from './records.ts'
+
+const demoText = readFileSync('demo/skarn-hut.uzel.json', 'utf8')
+const demo = JSON.parse(demoText) as ProjectFile
+
+const takeIn = async (file: ProjectFile, onConflict: 'keepBoth' | 'replace') =>
+  importFile(await previewImport(file), onConflict, true)
+
+/** What is on the shelf passes as a project file: every reference met, every log a chain. */
+async function shelfIsSound(): Promise<void> {
+  const text = writeProjectFile(projectFile(await recordsOf(), demo.exportedAt, await readSettings()))
+  expect(readProjectFile(text)).toMatchObject({ ok: true })
+}
+
+beforeEach(async () => {
+  await Promise.all(database.tables.map((table) => table.clear()))
+})
+afterEach(shelfIsSound)
+
+test('what is taken in goes out again as it came', async () => {
+  await takeIn(demo, 'keepBoth')
+  const sorted = <T extends { id: string }>(records: readonly T[]) =>
+    [...records].sort((one, other) => (one.id < other.id ? -1 : 1))
+  const records = await recordsOf()
+  for (const table of [
+    'projects',
+    'pieces',
+    'gauges',
+    'yarns',
+    'copies',
+    'planVersions',
+    'events',
+  ] as const) {
+    expect(sorted<{ id: string }>(records[table])).toEqual(sorted<{ id: string }>(demo[table]))
+  }
+  expect(await readSettings()).toEqual(demo.workshop)
+})
+
+test('the same file once more stands beside the first, sharing its yarns and gauges', async () => {
+  await takeIn(demo, 'keepBoth')
+  expect((await previewImport(demo)).projects.map(({ alreadyHere }) => alreadyHere)).toEqual([true, true])
+  await takeIn(demo, 'keepBoth')
+  expect(await database.projects.count()).toBe(4)
+  expect(await database.events.count()).toBe(2 * demo.events.length)
+  expect(await database.yarns.count()).toBe(demo.yarns.length)
+  expect(await database.gauges.count()).toBe(demo.gauges.length)
+})
+
+test('replacing puts back what the file has, and touches no gauge that has changed here since', async () => {
+  await takeIn(demo, 'keepBoth')
+  await renameProject('kettle-trivet', 'Something else')
+  const changed = { ...demo.gauges[0]!, hook: 8 }
+  await saveGauge(changed)
+  await takeIn(demo, 'replace')
+  expect((await database.projects.get('kettle-trivet'))?.name).toBe('Kettle trivet')
+  expect(await database.projects.count()).toBe(2)
+  expect(await database.gauges.get(changed.id)).toEqual(changed)
+  const piece = await database.pieces.get('trivet')
+  expect(piece?.gaugeId).not.toBe(changed.id)
+  expect((await database.gauges.get(piece!.gaugeId))?.hook).toBe(demo.gauges[0]!.hook)
+})
+
+test('a duplicate has the plan and none of the work; a deleted project comes back whole', async () => {
+  await takeIn(demo, 'keepBoth')
+  const id = await duplicateProject('tin-mug-mats')
+  const copy = await recordsOf([id])
+  expect(copy.pieces[0]).toMatchObject({ quantity: 8, gaugeId: 'cotton-single' })
+  expect([copy.copies, copy.planVersions, copy.events]).toEqual([[], [], []])
+  await deleteProject('tin-mug-mats')
+  expect((await recordsOf()).projects).toHaveLength(2)
+  await restoreProject('tin-mug-mats')
+  expect((await recordsOf()).copies).toHaveLength(demo.copies.length)
+})
+
+test('what was deleted is swept after a day, work log and all; the rest stays', async () => {
+  await takeIn(demo, 'keepBoth')
+  await deleteProject('tin-mug-mats')
+  await sweepDeleted(Date.now())
+  expect(await database.projects.count()).toBe(2)
+  await sweepDeleted(Date.now() + 2 * 86_400_000)
+  expect((await database.projects.toArray()).map(({ id }) => id)).toEqual(['kettle-trivet'])
+  expect(new Set((await database.events.toArray()).map(({ copyId }) => copyId))).toEqual(
+    new Set(['trivet-1']),
+  )
+  await removeProjects(['kettle-trivet'])
+  expect(await database.events.count()).toBe(0)
+})
+
+test('a new mat brings a gauge and a yarn of its own, or goes by one that is there', async () => {
+  const first = await createMat('Pot mat', 180)
+  const { pieces, gauges } = await recordsOf([first])
+  expect(pieces[0]!.shape.across).toBe(180)
+  expect(gauges[0]!.swatch).toBeUndefined()
+  const second = await createMat('Another', 150, gauges[0]!.id)
+  expect((await recordsOf([second])).gauges).toEqual(gauges)
+  expect(await database.gauges.count()).toBe(1)
+})
+
+test('settings are changed one by one, and what was not set has its usual value', async () => {
+  expect(await readSettings()).toMatchObject({ units: 'cm', terms: 'US', pace: 18 })
+  await saveSettings({ units: 'in' })
+  await saveSettings({ pace: 14 })
+  expect(await readSettings()).toMatchObject({ units: 'in', terms: 'US', pace: 14 })
+})
