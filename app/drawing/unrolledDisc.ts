@@ -49,7 +49,7 @@ export function flatRowLength(radius: number, cut = UNROLL_CUT): number {
   return (1 - cut) * 2 * Math.PI * radius
 }
 
-const WIDEST_SEGMENT = Math.PI / 60
+const WIDEST_SEGMENT = Math.PI / 120
 
 /**
  * A point of the unrolled disc in px: `turn` is the share of the round from its start, `radius` in mm,
@@ -132,8 +132,8 @@ export function arc(
 ): Point[] {
   const { cut, scale } = frame
   const curved = Math.abs(Math.min(to, cut) - Math.min(from, cut)) * 2 * Math.PI
-  // A chord over angle a stands off its arc by about r·a²/8: near enough when that is a third of a pixel.
-  const widest = Math.max(WIDEST_SEGMENT, Math.sqrt(2.7 / Math.max(1, radius * scale)))
+  // A chord over angle a stands off its arc by about r·a²/8: near enough when that is a tenth of a pixel.
+  const widest = Math.max(WIDEST_SEGMENT, Math.sqrt(0.8 / Math.max(1, radius * scale)))
   const segments = Math.max(1, Math.ceil(curved / widest))
   const crosses = (from - cut) * (to - cut) < 0
   if (segments === 1 && !crosses) {

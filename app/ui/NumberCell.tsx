@@ -69,8 +69,8 @@ export function NumberCell(props: NumberCellProps) {
           <input
             ref={input}
             id={id}
-            className="slab w-full min-w-0 border-b-2 border-transparent bg-transparent text-24 outline-none focus:border-ink"
-            style={{ maxWidth: `${Math.max(2, (draft ?? format(value)).length) * 0.57 + 0.2}em` }}
+            className="slab shrink-0 border-b-2 border-transparent bg-transparent text-24 outline-none focus:border-ink"
+            style={{ width: `${Math.max(2, (draft ?? format(value)).length) * 0.6 + 0.2}em` }}
             inputMode="decimal"
             autoComplete="off"
             value={draft ?? format(value)}
@@ -89,9 +89,7 @@ export function NumberCell(props: NumberCellProps) {
             }}
           />
           {unit && (
-            <span className="shrink-0 text-16 whitespace-nowrap text-ink-2 group-focus-within:text-ink">
-              {unit}
-            </span>
+            <span className="min-w-0 truncate text-16 text-ink-2 group-focus-within:text-ink">{unit}</span>
           )}
         </span>
         {shownFault && (

@@ -54,9 +54,7 @@ export function Notices({ model }: { model: PlanModel }) {
   const texts = plan ? noticeTexts(plan, piece, sizes) : []
   const differs = pinned && plan && roundsAsText(pinned.plan) !== roundsAsText(plan)
   if (differs) {
-    texts.unshift(
-      `No. ${working.number} is on the hook and stays with the plan it was begun with. What is changed here holds for the next.`,
-    )
+    texts.unshift(`No. ${working.number} is on the hook and stays with the plan it was begun with.`)
   }
   if (texts.length === 0) return null
   return (

@@ -160,10 +160,15 @@ export function PlanDesk({ model }: { model: PlanModel }) {
       <section
         aria-label="Yarn, time and start"
         ref={footArea}
-        className="absolute grid grid-cols-[1fr_17rem] items-end gap-4"
+        className="absolute grid grid-cols-[minmax(0,1fr)_17rem] items-end gap-4"
         style={{ bottom: 14, width: blockWidth, ...(mirrored ? { left: MARGIN } : { right: MARGIN }) }}
       >
-        <div className="col-span-2">
+        <div
+          className="col-span-2"
+          style={
+            mirrored ? { paddingRight: blockWidth - ledgerWidth } : { paddingLeft: blockWidth - ledgerWidth }
+          }
+        >
           <Notices model={model} />
         </div>
         <YarnAndTime model={model} />

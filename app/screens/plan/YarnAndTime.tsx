@@ -19,13 +19,10 @@ export function YarnAndTime({ model }: { model: PlanModel }) {
       {plan.yarn.map(({ yarn: id, metres, doubt }) => {
         const yarn = yarns.find((candidate) => candidate.id === id)
         return (
-          <div
-            key={id}
-            className="grid grid-cols-[3.6rem_minmax(2.5rem,6rem)_1fr] items-center gap-2 leading-tight"
-          >
+          <div key={id} className="grid grid-cols-[3.6rem_6rem_1fr] items-center gap-2 leading-tight">
             <span className="truncate">{yarn?.name}</span>
             <Cord colour={yarn?.colour ?? '#FAFCFB'} share={metres / longest} />
-            <span className="whitespace-nowrap">
+            <span>
               <span className="slab text-18">{metres.toFixed(1)} m</span>{' '}
               <span className="text-ink-2">
                 ± {(metres * doubt).toFixed(0)}
