@@ -15,9 +15,11 @@ import { predictProfile, type RoundFabric } from './predictProfile.ts'
 import { doubtOfRadii } from './doubtOfRadii.ts'
 import { timeOf, yarnOf } from './yarnAndTime.ts'
 
-/** How many of the nearest ways to reach the size are planned through; fewer for pieces that take long. */
-const FINALISTS = 2
-const LONG_PIECE = 100
+/**
+ * How many of the nearest ways to reach the size are planned through. In a piece of few rounds the give
+ * differs from way to way, so more of them are tried; pieces that take long get one.
+ */
+const finalists = (rounds: number): number => (rounds <= 16 ? 5 : rounds <= 100 ? 2 : 1)
 
 /** A closed ring still has a small centre: 0.3 ± 0.15 h. */
 const CENTRE_OF_CLOSED_RING = 0.3
@@ -89,7 +91,7 @@ function bestCandidate(spec: PieceSpec, gauges: (stitch: StitchName) => Gauge): 
   // Fabric gives a little both ways: aim off by what the first try was found to give.
   const give = pilot.across / 2 - holeRadius(spec) - pilot.choice.reach
   const candidates = choose(wanted - give)
-    .slice(0, pilot.choice.stitches.length > LONG_PIECE ? 1 : FINALISTS)
+    .slice(0, finalists(pilot.choice.stitches.length))
     .map((choice) => (sameRounds(choice, pilot.choice) ? pilot : candidate(spec, choice, gauges)))
   const cost = ({ across, choice }: Candidate) =>
     Math.abs(across - spec.shape.across) / 2 + choice.trimmed * 0.02 * spec.gauge.h
