@@ -187,7 +187,7 @@ function HourAxis({ longest }: { longest: number }) {
         .map((hour) => (
           <span
             key={hour}
-            className="absolute -translate-x-1/2"
+            className="absolute -translate-x-1/2 whitespace-nowrap"
             style={{ left: `${((hour * HOUR) / longest) * 96}%` }}
           >
             {hour} h
