@@ -2,9 +2,48 @@ export { SpecError } from './errors/specError.ts'
 export { MM_PER_INCH } from './units/millimetres.ts'
 export { parseLength, type LengthUnit } from './units/parseLength.ts'
 export { formatLength } from './units/formatLength.ts'
-export { flatIncrease, STITCHES, type StitchName, type Terms } from './stitches/stitch.ts'
+export {
+  BODY_STITCHES,
+  flatIncrease,
+  STITCHES,
+  yarnPerStitch,
+  type StitchName,
+  type Terms,
+} from './stitches/stitch.ts'
 export { sdOfHeightOverWidth, type Gauge } from './gauge/gauge.ts'
-export type { Swatch } from './gauge/gaugeFromSwatch.ts'
+export type {
+  CountOver,
+  EdgeLies,
+  Evidence,
+  MarksEvidence,
+  RoundEvidence,
+  SwatchEvidence,
+} from './gauge/evidence.ts'
+export type { FabricState, Loops } from './gauge/latentGauge.ts'
+export { checkEvidence, questionOf } from './gauge/checkEvidence.ts'
+export { type Conflict } from './gauge/combineEvidence.ts'
+export { evidenceSteps, type EvidenceStep } from './gauge/evidenceSteps.ts'
+export { sizeOf } from './gauge/gaugeFromEvidence.ts'
+export { gaugeForStitch } from './gauge/gaugeForStitch.ts'
+export { hookAdvice } from './gauge/hookAdvice.ts'
+export { hookLetter, HOOKS } from './gauge/hooks.ts'
+export { nextMeasurements, tellingOf, type Measurement } from './gauge/nextMeasurement.ts'
+export { cautionsOf, type Caution, type CautionCode } from './cautions/cautionsOf.ts'
+export { fitnessOf, type FitnessReason, type Verdict } from './cautions/fitness.ts'
+export { ALL_PARTS, ALL_USES, type Fitness, type Part, type Use } from './cautions/use.ts'
+export {
+  checkCalibration,
+  measuredMetres,
+  tellsLittle,
+  yarnUseOf,
+  type Calibration,
+} from './yarn/calibration.ts'
+export { ALL_FIBRES, FIBRES, type Fibre } from './yarn/fibre.ts'
+export { ballsFor, metresAtHand } from './yarn/stock.ts'
+export { substitutionPoints, type SubstitutionPoint } from './yarn/substitution.ts'
+export { formatMass, parseMass, type MassUnit } from './units/mass.ts'
+export { formatYarnLength, parseYarnLength, type YarnLengthUnit } from './units/yarnLength.ts'
+export { MIGRATIONS, type OldRecord } from './exchange/migrations.ts'
 export { YARN_WEIGHTS, type YarnWeight } from './gauge/yarnWeight.ts'
 export { type Lie } from './shape/disc.ts'
 export type { Placement, RepeatOrder } from './pacing/placeIncreases.ts'
@@ -28,10 +67,11 @@ export {
   type ProjectFile,
   type ProjectRecord,
   type Records,
+  type Working,
   type WorkshopSettings,
   type YarnRecord,
 } from './exchange/records.ts'
-export { gaugeOf, specOf } from './exchange/specOf.ts'
+export { beliefOf, gaugeOf, isMeasured, specOf } from './exchange/specOf.ts'
 export { projectFile, writeProjectFile } from './exchange/writeProjectFile.ts'
 export { withFreshIds } from './exchange/withFreshIds.ts'
 export { newMat, UNMEASURED_GAUGE } from './exchange/newMat.ts'

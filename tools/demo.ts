@@ -29,11 +29,36 @@ const PACE = 16
 const FIRST_DAY = Date.UTC(2026, 10, 16, 18, 30)
 const DAY = 86_400_000
 
+const HUT_COTTON = {
+  line: 'Hut cotton',
+  weight: 4,
+  fibre: 'cotton',
+  metresPerBall: 85,
+  gramsPerBall: 50,
+} as const
+
 const yarns: YarnRecord[] = [
-  { id: 'fog', name: 'Fog', colour: '#FAFCFB', weight: 4, metres: 96 },
-  { id: 'soot', name: 'Soot', colour: '#55656C', weight: 4, metres: 48 },
-  { id: 'pine', name: 'Pine', colour: '#2F5B50', weight: 4, metres: 60 },
+  { ...HUT_COTTON, id: 'fog', name: 'Fog', colour: '#FAFCFB', dyeLot: '412', balls: 3, leftoverGrams: 22 },
+  { ...HUT_COTTON, id: 'soot', name: 'Soot', colour: '#55656C', dyeLot: '87', balls: 1, leftoverGrams: 31 },
+  { ...HUT_COTTON, id: 'pine', name: 'Pine', colour: '#2F5B50', dyeLot: '205', balls: 1 },
+  {
+    id: 'lichen',
+    name: 'Lichen',
+    line: 'Loft wool',
+    colour: '#BCCBB8',
+    weight: 3,
+    fibre: 'wool',
+    metresPerBall: 120,
+    gramsPerBall: 50,
+    dyeLot: '7',
+    balls: 2,
+  },
+  { id: 'bark', name: 'Bark', colour: '#77675B', weight: 4, fibre: 'acrylic', metres: 40 },
 ]
+
+/** When evidence was taken: days before the first round. */
+const taken = (id: string, day: number) =>
+  ({ id, at: FIRST_DAY + day * DAY, stitch: 'sc', loops: 'both', state: 'worked' }) as const
 
 const gauges: GaugeRecord[] = [
   {
@@ -43,7 +68,18 @@ const gauges: GaugeRecord[] = [
     weight: 4,
     strands: 2,
     hook: 6.5,
-    swatch: { stitches: 11, rounds: 11.5, over: 100, worked: 'rounds' },
+    fibre: 'cotton',
+    working: 'joined',
+    evidence: [
+      {
+        ...taken('cotton-double-swatch', -2),
+        kind: 'swatch',
+        worked: 'rounds',
+        stitches: { count: 11, over: 100 },
+        rounds: { count: 11.5, over: 100 },
+      },
+    ],
+    calibrations: [],
   },
   {
     id: 'cotton-single',
@@ -52,7 +88,52 @@ const gauges: GaugeRecord[] = [
     weight: 4,
     strands: 1,
     hook: 5,
-    swatch: { stitches: 14, rounds: 15, over: 100, worked: 'rounds' },
+    fibre: 'cotton',
+    working: 'joined',
+    evidence: [
+      {
+        ...taken('cotton-single-swatch', -3),
+        kind: 'swatch',
+        worked: 'rows',
+        stitches: { count: 12, over: 85 },
+        rounds: { count: 12, over: 78 },
+      },
+      {
+        ...taken('cotton-single-disc', -2),
+        kind: 'round',
+        counts: [6, 12, 18, 24, 30, 36, 42, 48, 54],
+        across: [121, 122],
+        edge: { kind: 'flat' },
+      },
+      {
+        ...taken('cotton-single-marks', -1),
+        kind: 'marks',
+        along: { count: 16, over: 114 },
+        out: { count: 16, over: 106 },
+      },
+    ],
+    calibrations: [
+      {
+        id: 'cotton-single-pulled',
+        at: FIRST_DAY - DAY,
+        kind: 'unravelled',
+        stitch: 'sc',
+        stitches: 10,
+        length: 668,
+      },
+    ],
+  },
+  {
+    id: 'loft-wool',
+    name: 'Loft wool, 4 mm',
+    stitch: 'hdc',
+    weight: 3,
+    strands: 1,
+    hook: 4,
+    fibre: 'wool',
+    working: 'spiral',
+    evidence: [],
+    calibrations: [],
   },
 ]
 
@@ -66,6 +147,7 @@ const trivet: PieceRecord = {
     yarnId: 'fog',
     across: 220,
   }),
+  fitness: { uses: ['hot'], layers: 1, parts: [], read: [] },
   colours: [
     { fromRound: 1, yarn: 'fog' },
     { fromRound: 11, yarn: 'soot' },
@@ -74,6 +156,7 @@ const trivet: PieceRecord = {
 const mats: PieceRecord = {
   ...newMat({ id: 'mats', projectId: 'tin-mug-mats', gaugeId: 'cotton-single', yarnId: 'fog', across: 110 }),
   quantity: 8,
+  fitness: { uses: ['wet'], layers: 1, parts: [], read: [] },
   colours: [
     { fromRound: 1, yarn: 'fog' },
     { fromRound: 7, yarn: 'pine' },

@@ -33,12 +33,21 @@ function mix(colour: string, toward: string, share: number): string {
   return `#${parts.map((part) => part.toString(16).padStart(2, '0')).join('')}`
 }
 
+const OUTLINE_CONTRAST = 1.6
+
+/** The colour mixed toward another until a line of it shows on itself. */
+function standingOut(colour: string, toward: string, share: number): string {
+  const mixed = mix(colour, toward, share)
+  if (share > 0.9 || contrast(mixed, colour) >= OUTLINE_CONTRAST) return mixed
+  return standingOut(colour, toward, share + 0.08)
+}
+
 /** Dark yarns are drawn with light lines, light ones with dark, so that stitches show on any colour. */
 export function yarnInk(colour: string): YarnInk {
   const dark = luminance(colour) < 0.3
   return {
     fill: colour,
-    outline: dark ? mix(colour, '#ffffff', 0.42) : mix(colour, INK, 0.52),
+    outline: dark ? standingOut(colour, '#ffffff', 0.42) : standingOut(colour, INK, 0.52),
     strand: dark ? mix(colour, '#ffffff', 0.55) : mix(colour, INK, 0.34),
     keyline: !dark && contrast(INC, colour) < 3 ? INK : FILM,
   }

@@ -1,13 +1,15 @@
 import Dexie, { type Table } from 'dexie'
-import type {
-  CopyRecord,
-  GaugeRecord,
-  LogEvent,
-  PieceRecord,
-  PlanVersionRecord,
-  ProjectRecord,
-  WorkshopSettings,
-  YarnRecord,
+import {
+  MIGRATIONS,
+  type CopyRecord,
+  type GaugeRecord,
+  type LogEvent,
+  type OldRecord,
+  type PieceRecord,
+  type PlanVersionRecord,
+  type ProjectRecord,
+  type WorkshopSettings,
+  type YarnRecord,
 } from '../../core/index.ts'
 
 /** A project on the shelf; `deletedAt` hides it until it is brought back or swept away. */
@@ -45,6 +47,25 @@ export class UzelDatabase extends Dexie {
       settings: 'key',
       remembered: 'key',
     })
+    for (const { to, piece, gauge, yarn, workshop } of MIGRATIONS) {
+      this.version(to)
+        .stores({})
+        .upgrade(async (transaction) => {
+          for (const [table, up] of Object.entries({
+            pieces: piece,
+            gauges: gauge,
+            yarns: yarn,
+            settings: workshop,
+          })) {
+            await transaction
+              .table<OldRecord>(table)
+              .toCollection()
+              .modify((record, holder) => {
+                holder.value = up(record)
+              })
+          }
+        })
+    }
   }
 }
 

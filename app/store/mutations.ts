@@ -33,6 +33,7 @@ export async function createMat(name: string, across: number, gaugeId?: string):
         name: 'Fog',
         colour: '#FAFCFB',
         weight: gauge.weight,
+        fibre: gauge.fibre,
       }
       await database.gauges.put(gauge)
       await database.yarns.put(yarn)

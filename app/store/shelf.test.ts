@@ -107,7 +107,7 @@ test('a new mat brings a gauge and a yarn of its own, or goes by one that is the
   const first = await createMat('Pot mat', 180)
   const { pieces, gauges } = await recordsOf([first])
   expect(pieces[0]!.shape.across).toBe(180)
-  expect(gauges[0]!.swatch).toBeUndefined()
+  expect(gauges[0]!.evidence).toEqual([])
   const second = await createMat('Another', 150, gauges[0]!.id)
   expect((await recordsOf([second])).gauges).toEqual(gauges)
   expect(await database.gauges.count()).toBe(1)

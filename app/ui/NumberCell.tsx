@@ -1,11 +1,13 @@
 import clsx from 'clsx'
-import { useId, useRef, useState, type ReactNode } from 'react'
+import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import { aimReadingsAt, loseAim, type ReadingKind } from './readingTarget.ts'
 
 export type ParsedNumber = { ok: true; value: number } | { ok: false; message: string }
 
 interface NumberCellProps {
   readonly label: string
-  readonly value: number
+  /** Empty until something is typed when not given. */
+  readonly value: number | undefined
   readonly format: (value: number) => string
   readonly parse: (text: string) => ParsedNumber
   readonly onChange: (value: number) => void
@@ -15,6 +17,8 @@ interface NumberCellProps {
   /** What is wrong with the value, from the plan. */
   readonly fault?: string
   readonly className?: string
+  /** What instrument can fill it: readings come in mm or grams, as `onChange` takes them. */
+  readonly takes?: ReadingKind
 }
 
 /**
@@ -22,12 +26,14 @@ interface NumberCellProps {
  * with Escape; + and − step it.
  */
 export function NumberCell(props: NumberCellProps) {
-  const { label, value, format, parse, onChange, unit, step, fault, className } = props
+  const { label, value, format, parse, onChange, unit, step, fault, className, takes } = props
   const id = useId()
   const input = useRef<HTMLInputElement>(null)
   const [draft, setDraft] = useState<string>()
   const [problem, setProblem] = useState<string>()
   const shownFault = problem ?? fault
+  const shown = draft ?? (value === undefined ? '' : format(value))
+  useEffect(() => () => loseAim(label), [label])
 
   const take = (text: string) => {
     setDraft(text)
@@ -43,7 +49,7 @@ export function NumberCell(props: NumberCellProps) {
     setProblem(undefined)
   }
   const stepBy = (direction: 1 | -1, tenfold: boolean) => {
-    if (step === undefined) return
+    if (step === undefined || value === undefined) return
     giveUp()
     const by = step * (tenfold ? 10 : 1)
     // Steps land on the grid, so that 21.3 goes to 21.5.
@@ -70,13 +76,16 @@ export function NumberCell(props: NumberCellProps) {
             ref={input}
             id={id}
             className="slab shrink-0 border-b-2 border-transparent bg-transparent text-24 outline-none focus:border-ink"
-            style={{ width: `${Math.max(2, (draft ?? format(value)).length) * 0.6 + 0.2}em` }}
+            style={{ width: `${Math.max(2, shown.length) * 0.6 + 0.2}em` }}
             inputMode="decimal"
             autoComplete="off"
-            value={draft ?? format(value)}
+            value={shown}
             aria-invalid={shownFault !== undefined}
             aria-describedby={shownFault ? `${id}-fault` : undefined}
-            onFocus={(event) => event.target.select()}
+            onFocus={(event) => {
+              event.target.select()
+              if (takes) aimReadingsAt({ kind: takes, label, fill: (reading) => take(format(reading)) })
+            }}
             onBlur={letGo}
             onChange={(event) => take(event.target.value)}
             onKeyDown={(event) => {

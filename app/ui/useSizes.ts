@@ -1,8 +1,26 @@
 import { useMemo } from 'react'
-import { formatLength, MM_PER_INCH, parseLength, type LengthUnit } from '../../core/index.ts'
+import {
+  formatLength,
+  formatMass,
+  formatYarnLength,
+  MM_PER_INCH,
+  parseLength,
+  parseMass,
+  parseYarnLength,
+  type LengthUnit,
+  type WorkshopSettings,
+} from '../../core/index.ts'
 import { useSettings } from '../store/queries.ts'
 
-/** Lengths in the words of the maker: cm or inches. All take millimetres. */
+/** A quantity in the maker's unit; takes and gives the stored one. */
+export interface Quantity {
+  readonly unit: string
+  readonly bare: (stored: number) => string
+  readonly full: (stored: number) => string
+  readonly parse: (text: string) => { ok: true; value: number } | { ok: false; message: string }
+}
+
+/** Lengths, yarn and weights in the words of the maker. Lengths take millimetres. */
 export interface Sizes {
   readonly unit: LengthUnit
   /** "21.9" */
@@ -18,16 +36,25 @@ export interface Sizes {
   readonly step: number
   /** The length gauges are stated over: 10 cm or 4 in. */
   readonly gaugeOver: { readonly millimetres: number; readonly label: string }
+  /** Lengths of yarn, in metres. */
+  readonly yarn: Quantity
+  /** Weights, in grams. */
+  readonly mass: Quantity
 }
 
 export function useSizes(): Sizes {
-  const { units } = useSettings()
-  return useMemo(() => sizesIn(units), [units])
+  const { units, gaugeOver, yarnLengths, masses } = useSettings()
+  return useMemo(
+    () => sizesIn({ units, gaugeOver, yarnLengths, masses }),
+    [units, gaugeOver, yarnLengths, masses],
+  )
 }
 
-export function sizesIn(unit: 'cm' | 'in'): Sizes {
-  const smallest = unit === 'cm' ? 1 : MM_PER_INCH / 8
-  const bare = (millimetres: number) => formatLength(millimetres, unit)
+type UnitSettings = Pick<WorkshopSettings, 'units' | 'gaugeOver' | 'yarnLengths' | 'masses'>
+
+function sizesIn({ units: unit, gaugeOver, yarnLengths, masses }: UnitSettings): Sizes {
+  const smallest = unit === 'in' ? MM_PER_INCH / 8 : 1
+  const bare = (millimetres: number) => formatLength(millimetres, unit, unit === 'mm' ? 0 : undefined)
   const doubt = (millimetres: number) => bare(Math.max(millimetres, smallest))
   return {
     unit,
@@ -36,8 +63,22 @@ export function sizesIn(unit: 'cm' | 'in'): Sizes {
     doubt,
     withDoubt: (millimetres, plusMinus) => `${bare(millimetres)} ± ${doubt(plusMinus)} ${unit}`,
     parse: (text) => parseLength(text, unit),
-    step: unit === 'cm' ? 5 : MM_PER_INCH / 8,
+    step: unit === 'in' ? MM_PER_INCH / 8 : 5,
     gaugeOver:
-      unit === 'cm' ? { millimetres: 100, label: '10 cm' } : { millimetres: 4 * MM_PER_INCH, label: '4 in' },
+      gaugeOver === '10cm'
+        ? { millimetres: 100, label: '10 cm' }
+        : { millimetres: 4 * MM_PER_INCH, label: '4 in' },
+    yarn: {
+      unit: yarnLengths,
+      bare: (metres) => formatYarnLength(metres, yarnLengths),
+      full: (metres) => `${formatYarnLength(metres, yarnLengths)} ${yarnLengths}`,
+      parse: (text) => parseYarnLength(text, yarnLengths),
+    },
+    mass: {
+      unit: masses,
+      bare: (grams) => formatMass(grams, masses),
+      full: (grams) => `${formatMass(grams, masses)} ${masses}`,
+      parse: (text) => parseMass(text, masses),
+    },
   }
 }

@@ -6,6 +6,7 @@ import { workOn } from '../worklog/moves.ts'
 import { replay } from '../worklog/replay.ts'
 import type { LogEvent } from '../worklog/logEvent.ts'
 import { readProjectFile } from './readProjectFile.ts'
+import { UNMEASURED_GAUGE } from './newMat.ts'
 import { DEFAULT_SETTINGS, type Records } from './records.ts'
 import { specOf } from './specOf.ts'
 import { withFreshIds } from './withFreshIds.ts'
@@ -37,10 +38,11 @@ function records(spec = discSpec(110), name = 'Tin-mug mats', taps = 3): Records
         colours: spec.colours,
         constraints: spec.constraints ?? {},
         rhythm: spec.rhythm,
+        fitness: { uses: ['hot', 'wet'], layers: 1, parts: [], read: ['hotDamp'] },
       },
     ],
-    gauges: [{ id: 'gauge', name: 'Medium cotton', stitch: 'sc', weight: 4, strands: 1, hook: 5 }],
-    yarns: [{ id: 'fog', name: 'Fog', colour: '#FAFCFB', weight: 4 }],
+    gauges: [{ ...UNMEASURED_GAUGE, id: 'gauge' }],
+    yarns: [{ id: 'fog', name: 'Fog', colour: '#FAFCFB', weight: 4, fibre: 'cotton', balls: 2 }],
     copies: [{ id: 'copy', pieceId: 'piece', number: 1, planVersion: 1, startedAt: 1000 }],
     planVersions: [{ id: 'v1', pieceId: 'piece', version: 1, at: 1000, spec, plan }],
     events: log,
@@ -85,7 +87,7 @@ test.each([
   ['{"format":"uzel", "vers', '', /not JSON/],
   ['[]', '', /not a Uzel file/],
   ['{"format":"other","version":1}', 'format', /not a Uzel file/],
-  [spoiled(['version'], 7), 'version', /reads up to 1/],
+  [spoiled(['version'], 7), 'version', /reads up to 2/],
   [spoiled(['pieces', 0, 'shape', 'across'], -3), 'pieces[0].shape.across', /greater than or equal/],
   [spoiled(['pieces', 0, 'shape', 'across'], '110'), 'pieces[0].shape.across', /number/],
   [spoiled(['pieces', 0, 'shape', 'across'], undefined), 'pieces[0].shape.across', /required/],

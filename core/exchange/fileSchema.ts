@@ -1,4 +1,6 @@
 import Joi from 'joi'
+import { ALL_PARTS, ALL_USES } from '../cautions/use.ts'
+import { ALL_FIBRES } from '../yarn/fibre.ts'
 import { FILE_FORMAT, FILE_VERSION } from './records.ts'
 
 const id = Joi.string().min(1).max(64)
@@ -19,11 +21,107 @@ const record = (fields: Fields, mayHave: Fields = {}) =>
     ...mayHave,
   })
 
-const swatch = record({
-  stitches: Joi.number().greater(0).max(1000),
-  rounds: Joi.number().greater(0).max(1000),
-  over: millimetres(5, 2000),
-  worked: Joi.string().valid('rounds', 'rows'),
+const fibre = Joi.string().valid(...ALL_FIBRES)
+
+const countOver = record({ count: Joi.number().greater(0).max(1000), over: millimetres(1, 2000) })
+const taken = {
+  id,
+  at: time,
+  stitch: bodyStitch,
+  loops: Joi.string().valid('both', 'single', 'post'),
+  state: Joi.string().valid('worked', 'washed'),
+}
+const mayBeAside = { setAside: Joi.boolean() }
+
+const evidence = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'swatch',
+      then: record(
+        {
+          ...taken,
+          kind: Joi.string().valid('swatch'),
+          worked: Joi.string().valid('rounds', 'rows'),
+          stitches: countOver,
+          rounds: countOver,
+        },
+        mayBeAside,
+      ),
+    },
+    {
+      is: 'marks',
+      then: record(
+        { ...taken, kind: Joi.string().valid('marks') },
+        { ...mayBeAside, along: countOver, out: countOver },
+      ),
+    },
+    {
+      is: 'round',
+      then: record(
+        {
+          ...taken,
+          kind: Joi.string().valid('round'),
+          counts: Joi.array().items(Joi.number().integer().min(3).max(100_000)).min(2).max(500),
+          across: Joi.array().items(millimetres(1, 3000)).min(1).max(2),
+          edge: Joi.alternatives()
+            .try(
+              record({ kind: Joi.string().valid('flat') }),
+              record({ kind: Joi.string().valid('standsUp'), by: millimetres(0.1, 3000) }),
+              record({ kind: Joi.string().valid('waves'), much: Joi.string().valid('little', 'lot') }),
+            )
+            .match('one'),
+        },
+        mayBeAside,
+      ),
+    },
+  ],
+})
+
+const grams = Joi.number().min(0).max(1e6)
+const labelMetres = Joi.number().greater(0).max(1e5)
+const labelGrams = Joi.number().greater(0).max(1e5)
+const calibrationTaken = {
+  id,
+  at: time,
+  stitch: bodyStitch,
+  stitches: Joi.number().integer().min(1).max(1e6),
+}
+
+const calibration = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'weighed',
+      then: record({
+        ...calibrationTaken,
+        kind: Joi.string().valid('weighed'),
+        gramsBefore: grams,
+        gramsAfter: grams,
+        metresPerBall: labelMetres,
+        gramsPerBall: labelGrams,
+      }),
+    },
+    {
+      is: 'unravelled',
+      then: record({
+        ...calibrationTaken,
+        kind: Joi.string().valid('unravelled'),
+        length: millimetres(1, 1e6),
+      }),
+    },
+  ],
+})
+
+const fitness = record({
+  uses: Joi.array()
+    .items(Joi.string().valid(...ALL_USES))
+    .unique()
+    .max(20),
+  layers: Joi.number().valid(1, 2),
+  parts: Joi.array()
+    .items(Joi.string().valid(...ALL_PARTS))
+    .unique()
+    .max(20),
+  read: Joi.array().items(Joi.string().min(1).max(40)).max(50),
 })
 
 const shape = record({
@@ -76,19 +174,21 @@ const piece = record({
   colours,
   constraints: constraints.required(),
   rhythm: Joi.number().min(0).max(1),
+  fitness,
 })
 
-const gauge = record(
-  {
-    id,
-    name,
-    stitch: bodyStitch,
-    weight,
-    strands: Joi.number().integer().min(1).max(6),
-    hook: millimetres(0.5, 40),
-  },
-  { swatch: swatch },
-)
+const gauge = record({
+  id,
+  name,
+  stitch: bodyStitch,
+  weight,
+  strands: Joi.number().integer().min(1).max(6),
+  hook: millimetres(0.5, 40),
+  fibre,
+  working: Joi.string().valid('joined', 'spiral', 'turned', 'rows'),
+  evidence: list(evidence, 1000),
+  calibrations: list(calibration, 1000),
+})
 
 const yarn = record(
   {
@@ -96,8 +196,17 @@ const yarn = record(
     name,
     colour: Joi.string().pattern(/^#[0-9a-fA-F]{6}$/),
     weight,
+    fibre,
   },
-  { metres: Joi.number().min(0).max(1e6) },
+  {
+    line: name,
+    dyeLot: Joi.string().min(1).max(100),
+    metresPerBall: labelMetres,
+    gramsPerBall: labelGrams,
+    balls: Joi.number().integer().min(0).max(10_000),
+    leftoverGrams: grams,
+    metres: Joi.number().min(0).max(1e6),
+  },
 )
 
 const copy = record(
@@ -167,20 +276,33 @@ const plan = record({
   notices: list(Joi.object({ code: Joi.string().required() }).unknown(), 100),
 })
 
+const stitchSize = {
+  w: millimetres(0.1, 200),
+  h: millimetres(0.01, 500),
+  varLnW: number.min(0),
+  varLnH: number.min(0),
+  covLnWLnH: number,
+}
+
 const spec = record(
   {
     shape,
     stitch: bodyStitch,
-    gauge: record({
-      stitch,
-      w: millimetres(0.1, 200),
-      h: millimetres(0.1, 500),
-      varLnW: number.min(0),
-      varLnH: number.min(0),
-      covLnWLnH: number,
-      yarnDiameter: millimetres(0.05, 100),
-      certainty: Joi.string().valid('guess', 'measured'),
-    }),
+    gauge: record(
+      {
+        ...stitchSize,
+        stitch,
+        yarnDiameter: millimetres(0.05, 100),
+        certainty: Joi.string().valid('guess', 'measured'),
+      },
+      {
+        others: record(
+          {},
+          Object.fromEntries(['slst', 'sc', 'hdc', 'dc', 'tr'].map((name) => [name, record(stitchSize)])),
+        ),
+        yarnUse: record({ factor: number.min(0.01).max(100), sd: number.min(0) }),
+      },
+    ),
     construction,
     colours,
     rhythm: Joi.number().min(0).max(1),
@@ -234,7 +356,10 @@ const event = Joi.alternatives()
 const workshop = record({
   name,
   terms: Joi.string().valid('US', 'UK'),
-  units: Joi.string().valid('cm', 'in'),
+  units: Joi.string().valid('mm', 'cm', 'in'),
+  gaugeOver: Joi.string().valid('10cm', '4in'),
+  yarnLengths: Joi.string().valid('m', 'yd'),
+  masses: Joi.string().valid('g', 'oz'),
   hand: Joi.string().valid('right', 'left'),
   print: Joi.number().valid(100, 125, 150),
   pace: Joi.number().min(1).max(120),

@@ -1,3 +1,4 @@
+import { NO_USE_YET } from '../cautions/use.ts'
 import { RHYTHM_DEFAULT } from '../pacing/pacingProblem.ts'
 import type { GaugeRecord, PieceRecord } from './records.ts'
 
@@ -8,6 +9,10 @@ export const UNMEASURED_GAUGE: Omit<GaugeRecord, 'id'> = {
   weight: 4,
   strands: 1,
   hook: 5,
+  fibre: 'unknown',
+  working: 'joined',
+  evidence: [],
+  calibrations: [],
 }
 
 export interface NewMat {
@@ -38,5 +43,6 @@ export function newMat({ id, projectId, gaugeId, yarnId, across }: NewMat): Piec
     colours: [{ fromRound: 1, yarn: yarnId }],
     constraints: {},
     rhythm: RHYTHM_DEFAULT,
+    fitness: NO_USE_YET,
   }
 }

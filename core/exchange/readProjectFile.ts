@@ -3,6 +3,7 @@ import { stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
 import type { LogEvent } from '../worklog/logEvent.ts'
 import { BrokenLog, replay } from '../worklog/replay.ts'
 import { FILE_SCHEMA } from './fileSchema.ts'
+import { migrated } from './migrations.ts'
 import { FILE_FORMAT, FILE_VERSION, type ProjectFile } from './records.ts'
 
 /** What is wrong with a file: where (`pieces[0].shape.across`) and a sentence. */
@@ -25,7 +26,7 @@ export function readProjectFile(text: string): ReadFile {
   }
   const heading = faultOfHeading(content)
   if (heading) return { ok: false, faults: [heading] }
-  const checked = FILE_SCHEMA.validate(content, { abortEarly: false, convert: false })
+  const checked = FILE_SCHEMA.validate(migrated(content as object), { abortEarly: false, convert: false })
   if (checked.error) {
     const faults = checked.error.details
       .slice(0, MOST_FAULTS)

@@ -1,8 +1,15 @@
-import type { Swatch } from '../gauge/gaugeFromSwatch.ts'
+import type { Fitness } from '../cautions/use.ts'
+import type { Evidence } from '../gauge/evidence.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
 import type { Constraints, Construction, PieceSpec, Plan } from '../plan/plan.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
+import type { LengthUnit } from '../units/parseLength.ts'
+import type { MassUnit } from '../units/mass.ts'
+import type { YarnLengthUnit } from '../units/yarnLength.ts'
 import type { LogEvent } from '../worklog/logEvent.ts'
+import type { Calibration } from '../yarn/calibration.ts'
+import type { Fibre } from '../yarn/fibre.ts'
+import type { YarnStock } from '../yarn/stock.ts'
 
 /** A thing to make. Times are milliseconds since 1970. */
 export interface ProjectRecord {
@@ -26,8 +33,14 @@ export interface PieceRecord {
   readonly colours: readonly { readonly fromRound: number; readonly yarn: string }[]
   readonly constraints: Constraints
   readonly rhythm: number
+  /** What it is for, and what in it matters for that. */
+  readonly fitness: Fitness
 }
 
+/** How a maker works the fabric a gauge belongs to. */
+export type Working = 'joined' | 'spiral' | 'turned' | 'rows'
+
+/** One maker's gauge in a yarn, with its strands, hook, stitch and way of working. */
 export interface GaugeRecord {
   readonly id: string
   readonly name: string
@@ -36,18 +49,25 @@ export interface GaugeRecord {
   readonly strands: number
   /** Hook, mm. */
   readonly hook: number
-  /** What was counted; without it the gauge is only what the label suggests. */
-  readonly swatch?: Swatch
+  readonly fibre: Fibre
+  readonly working: Working
+  /** What was measured, in the order it was put in; without any, the gauge is what the label suggests. */
+  readonly evidence: readonly Evidence[]
+  readonly calibrations: readonly Calibration[]
 }
 
-export interface YarnRecord {
+/** One yarn in one colour and dye lot. */
+export interface YarnRecord extends YarnStock {
   readonly id: string
+  /** Of the colour: "Fog". */
   readonly name: string
+  /** Of the yarn that comes in several colours: "Hut cotton". */
+  readonly line?: string
   /** `#rrggbb`. */
   readonly colour: string
   readonly weight: YarnWeight
-  /** Metres at hand; unknown when left out. */
-  readonly metres?: number
+  readonly fibre: Fibre
+  readonly dyeLot?: string
 }
 
 /** One physical piece in work or done. */
@@ -74,7 +94,11 @@ export interface PlanVersionRecord {
 export interface WorkshopSettings {
   readonly name: string
   readonly terms: Terms
-  readonly units: 'cm' | 'in'
+  readonly units: LengthUnit
+  /** What gauges are stated over. */
+  readonly gaugeOver: '10cm' | '4in'
+  readonly yarnLengths: YarnLengthUnit
+  readonly masses: MassUnit
   readonly hand: 'right' | 'left'
   /** Print size in percent. */
   readonly print: 100 | 125 | 150
@@ -86,6 +110,9 @@ export const DEFAULT_SETTINGS: WorkshopSettings = {
   name: 'My workshop',
   terms: 'US',
   units: 'cm',
+  gaugeOver: '10cm',
+  yarnLengths: 'm',
+  masses: 'g',
   hand: 'right',
   print: 100,
   pace: 18,
@@ -103,7 +130,7 @@ export interface Records {
 }
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 1
+export const FILE_VERSION = 2
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

@@ -1,19 +1,38 @@
-import type { Gauge } from '../gauge/gauge.ts'
-import { gaugeFromSwatch } from '../gauge/gaugeFromSwatch.ts'
-import { gaugeFromTable } from '../gauge/gaugeFromTable.ts'
+import { beliefFromEvidence, gaugeFromBelief } from '../gauge/gaugeFromEvidence.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
+import type { Combined } from '../gauge/combineEvidence.ts'
+import type { Gauge } from '../gauge/gauge.ts'
 import type { PieceSpec } from '../plan/plan.ts'
 import { mm } from '../units/millimetres.ts'
+import { yarnUseOf } from '../yarn/calibration.ts'
+import { FIBRES } from '../yarn/fibre.ts'
 import type { GaugeRecord, PieceRecord } from './records.ts'
+
+const combined = new WeakMap<GaugeRecord, Combined>()
+
+/**
+ * What label and evidence of a record say together; remembered for as long as the record is.
+ * @throws SpecError when the label cannot be
+ */
+export function beliefOf(record: GaugeRecord): Combined {
+  const known = combined.get(record)
+  if (known) return known
+  const found = beliefFromEvidence(record, record.evidence, FIBRES[record.fibre].washing)
+  combined.set(record, found)
+  return found
+}
+
+/** Whether the maker has measured anything that counts. */
+export const isMeasured = ({ evidence }: GaugeRecord): boolean => evidence.some(({ setAside }) => !setAside)
 
 /**
  * The gauge a record stands for, in its own stitch.
- * @throws SpecError when the swatch or the label cannot be
+ * @throws SpecError when the label cannot be
  */
 export function gaugeOf(record: GaugeRecord): Gauge {
-  return record.swatch
-    ? gaugeFromSwatch(record.stitch, record.swatch, record)
-    : gaugeFromTable(record.stitch, record)
+  const gauge = gaugeFromBelief(beliefOf(record), record.stitch, record, isMeasured(record))
+  if (record.calibrations.length === 0) return gauge
+  return { ...gauge, yarnUse: yarnUseOf(gauge, record.calibrations) }
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { Gauge } from '../gauge/gauge.ts'
-import { predictProfile, type RoundFabric } from './predictProfile.ts'
+import { predictProfile, type RoundFabric } from '../shape/predictProfile.ts'
 
 /** The centre of a ring is known to ±0.15 h. */
 const CENTRE_SD = 0.15

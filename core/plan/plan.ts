@@ -2,6 +2,7 @@ import type { Gauge } from '../gauge/gauge.ts'
 import type { Step } from '../pacing/steps.ts'
 import type { Placement, RepeatOrder } from '../pacing/placeIncreases.ts'
 import type { DiscShape, Lie } from '../shape/disc.ts'
+import type { PredictedPosition } from '../shape/predictProfile.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
 /** How the piece begins. A chain ring leaves a hole; the other two close. */
@@ -52,14 +53,8 @@ export interface PieceSpec {
   readonly pace: number
 }
 
-/** Where a round's top lies. Lengths in mm. */
-export interface RoundPosition {
-  readonly radius: number
-  /** Height above the flat plane, from cupping. */
-  readonly z: number
-  /** Distance along the fabric: the hole's radius plus Σh. `ideal` is 2π·arc / w. */
-  readonly arc: number
-  /** Standard deviation of `radius`. */
+export interface RoundPosition extends PredictedPosition {
+  /** Standard deviation of `radius`, mm. */
   readonly sd: number
 }
 

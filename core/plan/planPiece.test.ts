@@ -8,7 +8,7 @@ import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { reachableWithin } from './chooseRounds.ts'
-import { predictProfile } from './predictProfile.ts'
+import { predictProfile } from '../shape/predictProfile.ts'
 import { rhythmScale } from './rhythmScale.ts'
 
 const countsOf = (plan: Plan) => plan.rounds.map(({ count }) => count)

@@ -11,7 +11,7 @@ import { chooseRounds, reachableWithin, type RoundChoice } from './chooseRounds.
 import { measureFinished } from './measureFinished.ts'
 import { noticesOf } from './notices.ts'
 import type { PieceSpec, Plan, Round } from './plan.ts'
-import { predictProfile, type RoundFabric } from './predictProfile.ts'
+import { predictProfile, type RoundFabric } from '../shape/predictProfile.ts'
 import { doubtOfRadii } from './doubtOfRadii.ts'
 import { timeOf, yarnOf } from './yarnAndTime.ts'
 

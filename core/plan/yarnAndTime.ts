@@ -3,14 +3,16 @@ import type { PieceSpec, Round, YarnUse } from './plan.ts'
 import { startingChain } from './startingChain.ts'
 
 /** Yarn per stitch is known to ±25% until calibrated. */
-export const YARN_DOUBT = 0.25
+const YARN_DOUBT = 0.25
 const TAIL_MM = 150
 /** Passing from one round to the next: find the place, move the marker. In single crochets. */
 const ROUND_CHANGE_EFFORT = 2
 
 /** Metres of each yarn, in order of first use: stitches, starts and joins of rounds, two tails a stretch. */
 export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: number): YarnUse[] {
-  const perStitch = (stitch: StitchName) => yarnPerStitch(stitch, scWidth, spec.gauge.yarnDiameter)
+  const { yarnDiameter, yarnUse } = spec.gauge
+  const perStitch = (stitch: StitchName) =>
+    yarnPerStitch(stitch, scWidth, yarnDiameter) * (yarnUse?.factor ?? 1)
   const metres = new Map<string, number>()
   rounds.forEach((round, index) => {
     const { yarn, count, stitch } = round
@@ -19,7 +21,11 @@ export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: numbe
       count * perStitch(stitch) + perStitch('sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)
     metres.set(yarn, (metres.get(yarn) ?? 0) + used / 1000)
   })
-  return [...metres].map(([yarn, length]) => ({ yarn, metres: length, doubt: YARN_DOUBT }))
+  return [...metres].map(([yarn, length]) => ({
+    yarn,
+    metres: length,
+    doubt: yarnUse ? 2 * yarnUse.sd : YARN_DOUBT,
+  }))
 }
 
 /** Seconds of work at the maker's pace, given in single crochets a minute. */

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { formatLength, formatLengthUnit } from './formatLength.ts'
+import { formatMass, parseMass } from './mass.ts'
 import { parseLength } from './parseLength.ts'
+import { formatYarnLength, parseYarnLength } from './yarnLength.ts'
 
 test.each([
   ['10.5', 'cm', 105],
@@ -43,4 +45,34 @@ test('signs and zero are written plainly', () => {
   expect(formatLength(-3, 'cm')).toBe('-0.3')
   expect(formatLength(25.4 * 1.5, 'in')).toBe('1 1/2')
   expect(formatLength(0, 'in')).toBe('0')
+})
+
+test('weights and yarn lengths are written and read back in every unit', () => {
+  const amount = fc.double({ min: 0, max: 900, noNaN: true })
+  fc.assert(
+    fc.property(amount, fc.constantFrom('g', 'oz'), (grams, unit) => {
+      const read = parseMass(`${formatMass(grams, unit)} ${unit}`, unit === 'g' ? 'oz' : 'g')
+      expect(read.ok && Math.abs(read.value - grams)).toBeLessThanOrEqual(
+        (unit === 'g' ? 0.05 : 0.1418) + 1e-9,
+      )
+    }),
+  )
+  fc.assert(
+    fc.property(amount, fc.constantFrom('m', 'yd'), (metres, unit) => {
+      const read = parseYarnLength(`${formatYarnLength(metres, unit)} ${unit}`, unit === 'm' ? 'yd' : 'm')
+      expect(read.ok && Math.abs(read.value - metres)).toBeLessThanOrEqual(0.5 + 1e-9)
+    }),
+  )
+})
+
+test.each([
+  [parseMass('1 3/4 oz', 'g'), 49.6117],
+  [parseMass('48,5', 'g'), 48.5],
+  [parseYarnLength('93 yards', 'm'), 85.0392],
+])('reads quantity %#', (read, value) => {
+  expect(read).toEqual({ ok: true, value: expect.closeTo(value, 3) })
+})
+
+test('a unit of another kind is named', () => {
+  expect(parseMass('12 cm', 'g')).toEqual({ ok: false, message: '“cm” is not a unit here. Use g or oz.' })
 })

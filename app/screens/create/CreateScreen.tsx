@@ -52,7 +52,7 @@ export function CreateScreen() {
             <span className="slab text-21">How wide?</span>
             <input
               className="slab w-full border-b-2 rule bg-transparent text-36 outline-none placeholder:text-ink/60"
-              placeholder={sizes.unit === 'cm' ? '22 cm' : '8 5/8 in'}
+              placeholder={sizes.full(sizes.unit === 'in' ? 8.625 * 25.4 : 220)}
               inputMode="decimal"
               autoComplete="off"
               autoFocus
@@ -66,7 +66,7 @@ export function CreateScreen() {
             {problem ??
               (plan
                 ? `${plan.rounds.length} rounds, ${plan.stitches.toLocaleString('en')} stitches in ${gauge.name}.`
-                : `In ${sizes.unit === 'cm' ? 'cm; inches work too: 8 1/2 in' : 'inches; cm work too: 22 cm'}.`)}
+                : `In ${sizes.unit}; ${sizes.unit === 'in' ? 'cm work too: 22 cm' : 'inches work too: 8 1/2 in'}.`)}
           </p>
           <label className="grid gap-1">
             <span className="text-16">What is it for?</span>

@@ -1,73 +1,82 @@
 import { useId } from 'react'
+import { Link } from 'react-router'
 import {
+  ALL_FIBRES,
+  FIBRES,
   flatIncrease,
+  gaugeForStitch,
   gaugeOf,
+  isMeasured,
+  questionOf,
   sdOfHeightOverWidth,
-  SpecError,
   YARN_WEIGHTS,
-  type Gauge,
+  type CountOver,
+  type Fibre,
   type GaugeRecord,
   type StitchName,
-  type Swatch,
+  type SwatchEvidence,
   type YarnWeight,
 } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { saveGauge } from '../../store/mutations.ts'
 import { useGauges, useProjects } from '../../store/queries.ts'
 import { Choices } from '../../ui/Choices.tsx'
+import { checkedEvidence } from '../../ui/checkedEvidence.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 import { shortName } from '../../ui/wording.ts'
-import { faultAt, type PlanModel } from './planModel.ts'
+import type { PlanModel } from './planModel.ts'
 
-function gaugeOrNothing(record: GaugeRecord): Gauge | undefined {
-  try {
-    return gaugeOf(record)
-  } catch (error) {
-    if (error instanceof SpecError) return undefined
-    throw error
-  }
-}
-
-/** "11.2 sts 12.1 rnds", in the stitch the gauge was taken in. */
+/** "11.2 sts 12.1 rnds", in the stitch the piece is worked in. */
 export function gaugeSummary(record: GaugeRecord, stitch: StitchName, sizes: Sizes): string {
-  const gauge = gaugeOrNothing(record)
-  if (!gauge) return 'Gauge is missing'
+  const { w, h } = gaugeForStitch(gaugeOf(record), stitch)
   const over = sizes.gaugeOver.millimetres
-  const text = `${(over / gauge.w).toFixed(1)} sts ${(over / gauge.h).toFixed(1)} rnds`
-  return record.stitch === stitch ? text : `${text} in ${record.stitch}`
+  return `${(over / w).toFixed(1)} sts ${(over / h).toFixed(1)} rnds`
 }
 
-/** The gauge of this piece: a swatch counted over a length, or only what the yarn label suggests. */
+/** The gauge of this piece. One swatch can be counted in here; everything else is in the gauge book. */
 export function GaugeEditor({ model }: { model: PlanModel }) {
-  const { gauge, fault, settings, changeGauge } = model
-  const sizes = useSizes()
-  const { swatch } = gauge
-  const setSwatch = (change: Partial<Swatch>) => {
-    const expected = gaugeOrNothing({ ...gauge, swatch: undefined })!
-    const over = sizes.gaugeOver.millimetres
-    changeGauge({
-      ...gauge,
-      swatch: {
-        stitches: Math.round((over / expected.w) * 2) / 2,
-        rounds: Math.round((over / expected.h) * 2) / 2,
-        over,
-        worked: 'rounds',
-        ...swatch,
-        ...change,
-      },
-    })
-  }
-  const counted = parseCount(0.5, 1000, 'a count; fractions are fine')
+  const { gauge } = model
+  const only = gauge.evidence[0]
+  const simple = gauge.evidence.length === 0 || (gauge.evidence.length === 1 && only?.kind === 'swatch')
   return (
     <>
       <GaugeChooser model={model} />
+      {simple ? (
+        <SwatchFields model={model} swatch={only as SwatchEvidence | undefined} />
+      ) : (
+        <p className="px-3 py-3 text-16">
+          {gauge.evidence.length} pieces of evidence, taken together in the gauge book.
+        </p>
+      )}
+      <LabelFields model={model} />
+      <GaugeOutcome gauge={gauge} stitch={model.piece.stitch} />
+      <p className="border-t rule p-3">
+        <Link to={`/gauges/${gauge.id}`} className="button-line inline-block">
+          Measure in the gauge book
+        </Link>
+      </p>
+    </>
+  )
+}
+
+function SwatchFields({ model, swatch }: { model: PlanModel; swatch: SwatchEvidence | undefined }) {
+  const { gauge, settings, changeGauge } = model
+  const sizes = useSizes()
+  const set = (change: Partial<SwatchEvidence>) =>
+    changeGauge({ ...gauge, evidence: [{ ...(swatch ?? expectedSwatch(gauge, sizes)), ...change }] })
+  const fields = swatch && {
+    stitches: `${shortName(swatch.stitch, settings.terms)} sts`,
+    rounds: swatch.worked === 'rows' ? 'rows' : 'rounds',
+  }
+  const counted = parseCount(0, 1000, 'a count; fractions are fine')
+  const question = swatch && questionOf(swatch, gauge)
+  return (
+    <>
       <Choices
         label="How the gauge is known"
         value={swatch ? swatch.worked : 'label'}
-        onChange={(way) =>
-          way === 'label' ? changeGauge({ ...gauge, swatch: undefined }) : setSwatch({ worked: way })
-        }
+        onChange={(way) => (way === 'label' ? changeGauge({ ...gauge, evidence: [] }) : set({ worked: way }))}
         choices={[
           {
             value: 'rounds',
@@ -86,40 +95,64 @@ export function GaugeEditor({ model }: { model: PlanModel }) {
           },
         ]}
       />
-      {swatch && (
+      {swatch && fields && (
         <div className="grid grid-cols-3 border-t rule">
-          <NumberCell
-            className="border-r rule"
-            label={`${shortName(gauge.stitch, settings.terms)} sts`}
-            value={swatch.stitches}
-            format={String}
-            parse={counted}
-            fault={faultAt(fault, 'gauge.stitches')}
-            onChange={(stitches) => setSwatch({ stitches })}
-          />
-          <NumberCell
-            className="border-r rule"
-            label={swatch.worked === 'rows' ? 'rows' : 'rounds'}
-            value={swatch.rounds}
-            format={String}
-            parse={counted}
-            fault={faultAt(fault, 'gauge.rounds')}
-            onChange={(rounds) => setSwatch({ rounds })}
-          />
+          {(['stitches', 'rounds'] as const).map((field) => (
+            <NumberCell
+              key={field}
+              className="border-r rule"
+              label={fields[field]}
+              value={swatch[field].count}
+              format={String}
+              parse={checkedEvidence(counted, gauge, (count) => ({
+                ...swatch,
+                [field]: { ...swatch[field], count },
+              }))}
+              onChange={(count) => set({ [field]: { ...swatch[field], count } })}
+            />
+          ))}
           <NumberCell
             label="over"
-            value={swatch.over}
+            value={swatch.stitches.over}
             format={sizes.bare}
-            parse={sizes.parse}
+            parse={checkedEvidence(sizes.parse, gauge, (over) => countedOver(swatch, over))}
             unit={sizes.unit}
-            onChange={(over) => setSwatch({ over })}
+            takes="length"
+            onChange={(over) => set(countedOver(swatch, over))}
           />
         </div>
       )}
-      <LabelFields model={model} />
-      <GaugeOutcome gauge={gaugeOrNothing(gauge)} />
+      {question && (
+        <p role="status" className="border-t rule px-3 py-2 text-16">
+          {question}
+        </p>
+      )}
     </>
   )
+}
+
+const countedOver = (swatch: SwatchEvidence, over: number): SwatchEvidence => ({
+  ...swatch,
+  stitches: { ...swatch.stitches, over },
+  rounds: { ...swatch.rounds, over },
+})
+
+/** What the label would make of a swatch: where counting begins. */
+function expectedSwatch(gauge: GaugeRecord, sizes: Sizes): SwatchEvidence {
+  const { w, h } = gaugeOf({ ...gauge, evidence: [] })
+  const over = sizes.gaugeOver.millimetres
+  const count = (size: number): CountOver => ({ count: Math.round((over / size) * 2) / 2, over })
+  return {
+    kind: 'swatch',
+    id: freshId(),
+    at: Date.now(),
+    stitch: gauge.stitch,
+    loops: 'both',
+    state: 'worked',
+    worked: 'rounds',
+    stitches: count(w),
+    rounds: count(h),
+  }
 }
 
 /** Which gauge the piece goes by, and who else does. */
@@ -184,6 +217,21 @@ function LabelFields({ model: { gauge, changeGauge } }: { model: PlanModel }) {
             </option>
           ))}
         </select>
+        <label htmlFor={`${id}-fibre`} className="block pt-2 pb-1 text-14 text-ink-2">
+          Fibre
+        </label>
+        <select
+          id={`${id}-fibre`}
+          className="field"
+          value={gauge.fibre}
+          onChange={(event) => changeGauge({ ...gauge, fibre: event.target.value as Fibre })}
+        >
+          {ALL_FIBRES.map((fibre) => (
+            <option key={fibre} value={fibre}>
+              {FIBRES[fibre].name}
+            </option>
+          ))}
+        </select>
       </div>
       <NumberCell
         label="Strands together"
@@ -198,13 +246,13 @@ function LabelFields({ model: { gauge, changeGauge } }: { model: PlanModel }) {
 }
 
 /** What the gauge comes to: one stitch, and how many more a round lie flat. */
-function GaugeOutcome({ gauge }: { gauge: Gauge | undefined }) {
-  if (!gauge) return null
+function GaugeOutcome({ gauge: record, stitch }: { gauge: GaugeRecord; stitch: StitchName }) {
+  const gauge = gaugeForStitch(gaugeOf(record), stitch)
   const perRound = flatIncrease(gauge.w, gauge.h)
   const doubt = 2 * sdOfHeightOverWidth(gauge) * perRound
   return (
     <p className="border-t rule px-3 py-3 text-16">
-      One stitch {gauge.w.toFixed(1)} × {gauge.h.toFixed(1)} mm.{' '}
+      One stitch {gauge.w.toFixed(1)} × {gauge.h.toFixed(1)} mm{isMeasured(record) ? '' : ', by the label'}.{' '}
       <strong>
         {perRound.toFixed(1)} ± {doubt.toFixed(1)} more a round
       </strong>{' '}

@@ -10,7 +10,8 @@ import { useLayout } from '../../ui/useLayout.ts'
 import { PlanDesk } from './PlanDesk.tsx'
 import { PlanStacked } from './PlanStacked.tsx'
 import type { PlanModel } from './planModel.ts'
-import { useDraft } from './useDraft.ts'
+import { useDraft } from '../../store/useDraft.ts'
+import { say } from '../../ui/toasts.tsx'
 
 export function PlanScreen() {
   const { projectId } = useParams()
@@ -33,8 +34,8 @@ function PlanOf({ view }: { view: ProjectView }) {
   const learned = useLearnedPace(view)
   const pace = Math.min(120, Math.max(1, learned ?? settings.pace))
   const key = ['project', project.id]
-  const [piece, changePiece] = useDraft(view.piece, key, savePiece)
-  const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge)
+  const [piece, changePiece] = useDraft(view.piece, key, savePiece, say)
+  const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge, say)
   const wanted = useMemo((): { spec?: PieceSpec; fault?: Fault } => {
     try {
       return { spec: specOf(piece, gauge, pace) }

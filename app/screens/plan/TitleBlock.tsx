@@ -1,10 +1,12 @@
 import clsx from 'clsx'
 import {
+  BODY_STITCHES,
+  hookLetter,
+  isMeasured,
   STITCHES,
   type Placement,
   type RepeatOrder,
   type Start,
-  type StitchName,
 } from '../../../core/index.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
@@ -15,8 +17,6 @@ import { GaugeEditor, gaugeSummary } from './GaugeEditor.tsx'
 import { faultAt, type PlanModel } from './planModel.ts'
 import { StartEditor } from './StartEditor.tsx'
 import { YarnEditor } from './YarnEditor.tsx'
-
-const BODY_STITCHES = ['sc', 'hdc', 'dc', 'tr'] as const satisfies readonly StitchName[]
 
 const startWords = (start: Start): string =>
   start.kind === 'magicRing'
@@ -64,7 +64,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       />
       <PopoverCell
         className={cell}
-        label={`Gauge in ${sizes.gaugeOver.label}${gauge.swatch ? '' : ', from the label'}`}
+        label={`Gauge in ${sizes.gaugeOver.label}${isMeasured(gauge) ? '' : ', from the label'}`}
         value={gaugeSummary(gauge, model.piece.stitch, sizes)}
         fault={faultAt(fault, 'gauge')}
       >
@@ -77,7 +77,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         format={(value) => String(value)}
         parse={parseCount(0.5, 40, 'a hook size in mm')}
         step={0.5}
-        unit="mm"
+        unit={`mm${hookLetter(gauge.hook) ? `, ${hookLetter(gauge.hook)}` : ''}`}
         onChange={(hook) => changeGauge({ ...gauge, hook })}
       />
       <PopoverCell

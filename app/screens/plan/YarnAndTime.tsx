@@ -1,16 +1,18 @@
 import { ChevronRight } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
 import { useState } from 'react'
-import type { YarnRecord } from '../../../core/index.ts'
+import { metresAtHand, type YarnRecord } from '../../../core/index.ts'
 import { yarnInk } from '../../drawing/yarnInk.ts'
 import { beginCopy } from '../../store/beginCopy.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 import { duration } from '../../ui/wording.ts'
 import type { PlanModel } from './planModel.ts'
 
 /** Yarn as cords whose length is what is needed, and the time it takes. */
 export function YarnAndTime({ model }: { model: PlanModel }) {
   const { plan, yarns, settings, learnedPace, piece, copies } = model
+  const sizes = useSizes()
   if (!plan) return null
   const toGo = piece.quantity - copies.filter(({ finishedAt }) => finishedAt !== undefined).length
   const longest = Math.max(...plan.yarn.map(({ metres }) => metres))
@@ -23,10 +25,10 @@ export function YarnAndTime({ model }: { model: PlanModel }) {
             <span className="truncate">{yarn?.name}</span>
             <Cord colour={yarn?.colour ?? '#FAFCFB'} share={metres / longest} />
             <span>
-              <span className="slab text-18">{metres.toFixed(1)} m</span>{' '}
+              <span className="slab text-18">{sizes.yarn.full(metres)}</span>{' '}
               <span className="text-ink-2">
-                ± {(metres * doubt).toFixed(0)}
-                {ofWhatIsHere(yarn, metres, toGo)}
+                ± {doubtOfYarn(sizes, metres * doubt)}
+                {ofWhatIsHere(yarn, metres, metres * doubt, toGo, sizes)}
               </span>
             </span>
           </div>
@@ -45,11 +47,24 @@ export function YarnAndTime({ model }: { model: PlanModel }) {
   )
 }
 
-function ofWhatIsHere(yarn: YarnRecord | undefined, metres: number, copies: number): string {
-  if (yarn?.metres === undefined) return ''
-  const all = metres * Math.max(1, copies)
-  const enough = all * 1.25 <= yarn.metres ? '' : all <= yarn.metres ? ', just enough' : ', not enough'
-  return ` of ${yarn.metres}${copies > 1 ? ` for ${copies}` : ''}${enough}`
+const doubtOfYarn = (sizes: Sizes, metres: number): string => {
+  const text = sizes.yarn.bare(metres)
+  return metres < 3 ? text : String(Math.round(Number(text)))
+}
+
+function ofWhatIsHere(
+  yarn: YarnRecord | undefined,
+  metres: number,
+  plusMinus: number,
+  copies: number,
+  sizes: Sizes,
+): string {
+  const here = yarn && metresAtHand(yarn)
+  if (here === undefined) return ''
+  const times = Math.max(1, copies)
+  const enough =
+    (metres + plusMinus) * times <= here ? '' : metres * times <= here ? ', just enough' : ', not enough'
+  return ` of ${Math.round(Number(sizes.yarn.bare(here)))}${copies > 1 ? ` for ${copies}` : ''}${enough}`
 }
 
 function Cord({ colour, share }: { colour: string; share: number }) {

@@ -22,6 +22,7 @@ export function YarnEditor({ model }: { model: PlanModel }) {
       name: `Yarn ${yarns.length + 1}`,
       colour: NEW_COLOURS[yarns.length % NEW_COLOURS.length]!,
       weight: gauge.weight,
+      fibre: gauge.fibre,
     }
     await saveYarn(yarn)
     return yarn.id

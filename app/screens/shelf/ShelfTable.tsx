@@ -233,6 +233,7 @@ function WorkTape({ row, longest }: { row: ShelfRow; longest: number }) {
 function YarnToGo({ row, yarns }: { row: ShelfRow; yarns: readonly YarnRecord[] }) {
   const left = [...row.planned!.progress.metresLeft].filter(([, metres]) => metres >= 0.05)
   const all = left.reduce((sum, [, metres]) => sum + metres, 0)
+  const sizes = useSizes()
   if (all === 0) return null
   return (
     <span className="flex items-center justify-between gap-3">
@@ -251,7 +252,7 @@ function YarnToGo({ row, yarns }: { row: ShelfRow; yarns: readonly YarnRecord[] 
           )
         })}
       </span>
-      <span className="slab text-18 whitespace-nowrap">{all < 10 ? all.toFixed(1) : Math.round(all)} m</span>
+      <span className="slab text-18 whitespace-nowrap">{sizes.yarn.full(all)}</span>
     </span>
   )
 }

@@ -1,5 +1,4 @@
-import { FLAT_TOLERANCE } from '../shape/disc.ts'
-import type { RoundPosition } from './plan.ts'
+import { FLAT_TOLERANCE } from './disc.ts'
 
 /** One round as the prediction sees it: count, stitch width and height, flatness against Σh. */
 export interface RoundFabric {
@@ -9,7 +8,14 @@ export interface RoundFabric {
   readonly flatness: number
 }
 
-export type PredictedPosition = Omit<RoundPosition, 'sd'>
+/** Where a round's top lies, mm. */
+export interface PredictedPosition {
+  readonly radius: number
+  /** Height above the flat plane, from cupping. */
+  readonly z: number
+  /** Distance along the fabric: the hole's radius plus Σh. `ideal` is 2π·arc / w. */
+  readonly arc: number
+}
 
 /** The centre settles within the first rounds; cupping is only read after them. */
 const CENTRE_ROUNDS = 3
@@ -56,7 +62,7 @@ export function predictProfile(
 }
 
 /** Solves the tridiagonal normal equations of the flat zone (Thomas algorithm). */
-function settleFlat(rounds: readonly RoundFabric[], centre: number): number[] {
+export function settleFlat(rounds: readonly RoundFabric[], centre: number): number[] {
   const size = rounds.length
   const diagonal = new Array<number>(size)
   const right = new Array<number>(size)

@@ -1,13 +1,17 @@
 import { useEffect, useRef, useState } from 'react'
-import { queryClient } from '../../store/liveQueries.ts'
-import { say } from '../../ui/toasts.tsx'
+import { queryClient } from './liveQueries.ts'
 
 /**
  * A stored record that is edited: what is typed shows at once and is stored at once. The draft gives way
  * when the stored record next changes after it was saved, so that an older one never shows in between and
  * what another tab stores later does.
  */
-export function useDraft<T>(stored: T, queryKey: readonly unknown[], save: (next: T) => Promise<void>) {
+export function useDraft<T>(
+  stored: T,
+  queryKey: readonly unknown[],
+  save: (next: T) => Promise<void>,
+  notStored: (text: string) => void,
+) {
   const [draft, setDraft] = useState<{ readonly value: T }>()
   const edits = useRef(0)
   const saved = useRef(false)
@@ -23,7 +27,9 @@ export function useDraft<T>(stored: T, queryKey: readonly unknown[], save: (next
       .then(() => {
         if (edit === edits.current) saved.current = true
       })
-      .catch(() => say('This change is shown but could not be stored. The disk may be full: export a file.'))
+      .catch(() =>
+        notStored('This change is shown but could not be stored. The disk may be full: export a file.'),
+      )
   }
   return [draft ? draft.value : stored, change] as const
 }

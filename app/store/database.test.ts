@@ -1,0 +1,71 @@
+import Dexie from 'dexie'
+import { readFileSync } from 'node:fs'
+import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
+import { gaugeOf } from '../../core/index.ts'
+import { UzelDatabase } from './database.ts'
+
+/** What a browser of version 1 holds. */
+const OLD = JSON.parse(readFileSync('core/testing/workshop-v1.uzel.json', 'utf8')) as Record<
+  'projects' | 'pieces' | 'gauges' | 'yarns' | 'copies' | 'planVersions' | 'events',
+  { id: string }[]
+> & { workshop: object }
+
+const TABLES_OF_1 = {
+  projects: 'id, updatedAt',
+  pieces: 'id, projectId, gaugeId',
+  gauges: 'id',
+  yarns: 'id',
+  copies: 'id, pieceId, &[pieceId+number]',
+  planVersions: 'id, &[pieceId+version]',
+  events: 'id, &[copyId+seq]',
+  settings: 'key',
+  remembered: 'key',
+}
+
+test('a browser of version 1 opens with every record brought up to date and none lost', async () => {
+  const old = new Dexie('old')
+  old.version(1).stores(TABLES_OF_1)
+  for (const table of [
+    'projects',
+    'pieces',
+    'gauges',
+    'yarns',
+    'copies',
+    'planVersions',
+    'events',
+  ] as const) {
+    await old.table(table).bulkAdd(OLD[table])
+  }
+  await old.table('settings').add({ ...OLD.workshop, units: 'in', key: 'workshop' })
+  old.close()
+
+  const db = new UzelDatabase('old')
+  const gauges = await db.gauges.toArray()
+  expect(gauges.map(({ evidence }) => evidence.length)).toEqual([1, 1])
+  expect(gaugeOf(gauges.find(({ id }) => id === 'cotton-double')!).w).toBeCloseTo(9.1, 1)
+  expect(await db.pieces.get('mats')).toMatchObject({ quantity: 8, fitness: { uses: [], layers: 1 } })
+  expect(await db.yarns.get('fog')).toMatchObject({ metres: 96, fibre: 'unknown' })
+  expect(await db.settings.get('workshop')).toMatchObject({ units: 'in', gaugeOver: '4in', masses: 'g' })
+  expect(await db.events.count()).toBe(OLD.events.length)
+  expect(await db.planVersions.toArray()).toHaveLength(OLD.planVersions.length)
+})
+
+test('a file of version 1 is read as one of this version; what is wrong in it is still found', () => {
+  const read = readProjectFile(JSON.stringify(OLD))
+  expect(read.ok).toBe(true)
+  if (read.ok) {
+    expect(read.file.version).toBe(2)
+    expect(read.file.gauges[0]!.evidence[0]).toMatchObject({
+      kind: 'swatch',
+      stitches: { count: 11, over: 100 },
+    })
+  }
+  const spoiled = {
+    ...OLD,
+    gauges: [{ ...OLD.gauges[0]!, swatch: { stitches: 'many' } }, ...OLD.gauges.slice(1)],
+  }
+  const refused = readProjectFile(JSON.stringify(spoiled))
+  expect(refused.ok).toBe(false)
+  if (!refused.ok) expect(refused.faults[0]!.path).toMatch(/^gauges\[0\]\.evidence\[0\]/)
+  expect(readProjectFile(JSON.stringify({ ...OLD, gauges: 'none' }))).toMatchObject({ ok: false })
+})

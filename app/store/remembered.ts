@@ -1,0 +1,23 @@
+import { database } from './database.ts'
+import { useStored } from './liveQueries.ts'
+import { useDraft } from './useDraft.ts'
+
+/**
+ * Something this browser keeps for its maker that belongs to no project: a half-filled form, the scale of
+ * the screen. `undefined` until it is read.
+ */
+export function useRemembered<T>(key: string, initial: T, notStored: (text: string) => void) {
+  const stored = useStored(['remembered', key], ['remembered'], async () => {
+    const found = await database.remembered.get(key)
+    return { value: found === undefined ? initial : (found.value as T) }
+  })
+  const [held, change] = useDraft(
+    stored ?? undefined,
+    ['remembered', key],
+    async (next) => {
+      if (next) await database.remembered.put({ key, value: next.value })
+    },
+    notStored,
+  )
+  return [held?.value, (value: T) => change({ value })] as const
+}

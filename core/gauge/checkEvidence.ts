@@ -1,0 +1,160 @@
+import { SpecError } from '../errors/specError.ts'
+import type { CountOver, Evidence, RoundEvidence } from './evidence.ts'
+import { gaugeFromTable, type YarnAndHook } from './gaugeFromTable.ts'
+import { guessMeant } from './guessMeant.ts'
+
+/** No yarn makes stitches outside these, mm. */
+const FINEST = 0.8
+const COARSEST = 80
+
+/**
+ * Refuses what no fabric can measure. Paths are those of the evidence: `stitches`, `rounds`, `along`,
+ * `out`, `across`, `counts`, `edge`.
+ * @throws SpecError with what was probably meant, where that can be told from the label
+ */
+export function checkEvidence(evidence: Evidence, yarn: YarnAndHook): void {
+  const label = gaugeFromTable(evidence.stitch, yarn)
+  switch (evidence.kind) {
+    case 'swatch': {
+      const { stitches, rounds, worked } = evidence
+      checkCount('stitches', 'sts', stitches, label.w)
+      checkCount('rounds', worked, rounds, label.h)
+      checkRatio(stitches, rounds, 'rounds')
+      return
+    }
+    case 'marks': {
+      const { along, out } = evidence
+      if (!along && !out) {
+        throw new SpecError(
+          'along',
+          'Nothing is counted yet.',
+          'Count stitches along a round, rounds outward, or both.',
+        )
+      }
+      if (along) checkCount('along', 'sts', along, label.w)
+      if (out) checkCount('out', 'rounds', out, label.h)
+      if (along && out) checkRatio(along, out, 'out')
+      return
+    }
+    case 'round':
+      checkDisc(evidence, label.h)
+  }
+}
+
+function checkCount(path: string, what: string, { count, over }: CountOver, expected: number): void {
+  if (!(count > 0)) {
+    throw new SpecError(path, `A swatch has more than 0 ${what}.`, 'Count them over the length.')
+  }
+  if (!(over > 0)) {
+    throw new SpecError(path, 'Counted over no length.', 'Measure how far the counted stretch reaches.')
+  }
+  const size = over / count
+  if (size >= FINEST && size <= COARSEST) return
+  const said = `${count} ${what} in ${cm(over)} would be ${size < FINEST ? `${size.toFixed(1)} mm` : cm(size)} each`
+  const meant = guessMeant(size, expected)
+  const guess =
+    meant === undefined
+      ? size < FINEST
+        ? `Up to ${Math.floor(over / FINEST)}. Was it counted over a longer stretch?`
+        : `At least ${Math.ceil(over / COARSEST)}. Is the length right?`
+      : `Did you mean ${Number((count / meant.factor).toPrecision(3))} ${what}, or ${cm(over * meant.factor)}?`
+  throw new SpecError(
+    path,
+    `${said}: ${size < FINEST ? 'finer than sewing thread' : 'thicker than any yarn'}.`,
+    guess,
+  )
+}
+
+function checkRatio(along: CountOver, out: CountOver, path: string): void {
+  const ratio = out.over / out.count / (along.over / along.count)
+  if (ratio >= 0.2 && ratio <= 5) return
+  throw new SpecError(
+    path,
+    `A stitch would be ${ratio.toFixed(1)} times as tall as wide.`,
+    'Check both counts and the lengths they were counted over.',
+  )
+}
+
+function checkDisc({ counts, across, edge }: RoundEvidence, height: number): void {
+  if (counts.length < 2 || counts.some((count) => !(Number.isInteger(count) && count >= 3))) {
+    throw new SpecError('counts', 'A round swatch has at least 2 rounds of 3 stitches or more.', 'Work 9.')
+  }
+  if (across.length === 0 || across.some((one) => !(one > 0))) {
+    throw new SpecError('across', 'A disc is wider than nothing.', 'Measure it through the centre.')
+  }
+  const mean = across.reduce((sum, one) => sum + one, 0) / across.length
+  if (Math.max(...across) > 1.2 * Math.min(...across)) {
+    throw new SpecError(
+      'across',
+      `${cm(across[0]!)} one way and ${cm(across[1]!)} the other cannot be one disc.`,
+      'Even a hexagon differs by 15% at most. Measure both through the centre.',
+    )
+  }
+  const size = mean / 2 / counts.length
+  if (size < FINEST || size > COARSEST) {
+    const meant = guessMeant(size, height)
+    throw new SpecError(
+      'across',
+      `${cm(mean)} over ${counts.length} rounds would make a round ${size.toFixed(1)} mm tall.`,
+      meant ? `Did you mean ${cm(mean * meant.factor)}?` : 'Check the rounds and the length.',
+    )
+  }
+  if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < mean)) {
+    throw new SpecError(
+      'edge',
+      `An edge cannot stand up ${cm(edge.by)} here.`,
+      `More than 0, less than ${cm(mean)}.`,
+    )
+  }
+}
+
+/**
+ * A sentence that asks whether evidence far from the label was meant so, with what it would be otherwise;
+ * nothing where it is in reach of the label.
+ */
+export function questionOf(evidence: Evidence, yarn: YarnAndHook): string | undefined {
+  const label = gaugeFromTable(evidence.stitch, yarn)
+  const asked = (
+    size: number,
+    expected: number,
+    what: string,
+    typed: number,
+    unit: (value: number) => string,
+  ) => {
+    const meant = guessMeant(size, expected)
+    return (
+      meant &&
+      `A ${what} of ${size.toFixed(1)} mm is far from the ${expected.toFixed(1)} mm this yarn and hook usually give. ` +
+        `Did you mean ${unit(typed * meant.factor)} ${meant.reason}?`
+    )
+  }
+  const pairs: readonly (readonly [CountOver | undefined, number, string])[] =
+    evidence.kind === 'swatch'
+      ? [
+          [evidence.stitches, label.w, 'stitch'],
+          [evidence.rounds, label.h, 'round'],
+        ]
+      : evidence.kind === 'marks'
+        ? [
+            [evidence.along, label.w, 'stitch'],
+            [evidence.out, label.h, 'round'],
+          ]
+        : [
+            [
+              {
+                count: 2 * evidence.counts.length,
+                over: evidence.across.reduce((sum, one) => sum + one, 0) / evidence.across.length,
+              },
+              label.h,
+              'round',
+            ],
+          ]
+  for (const [pair, expected, what] of pairs) {
+    const question = pair && asked(pair.over / pair.count, expected, what, pair.over, cm)
+    if (question) return question
+  }
+  return undefined
+}
+
+const cm = (millimetres: number): string =>
+  millimetres >= 10 ? `${Number((millimetres / 10).toFixed(1))} cm` : `${Number(millimetres.toFixed(1))} mm`

@@ -1,0 +1,116 @@
+import type { Evidence } from './evidence.ts'
+import { observe, varianceAlong, type Gaussian, type LinearReading } from './gaussian.ts'
+import { UNKNOWNS } from './latentGauge.ts'
+import { readingsOf, type Reading } from './readingsOf.ts'
+
+/** A piece of evidence that does not agree with all the rest. */
+export interface Conflict {
+  readonly id: string
+  /** Standard deviations between what it says and what the rest expects. */
+  readonly sigmas: number
+  readonly about: Reading['about']
+  /** How far its value is from what was expected, as a share (+: larger than expected). */
+  readonly off: number
+}
+
+export interface Combined {
+  readonly belief: Gaussian
+  readonly conflicts: readonly Conflict[]
+}
+
+/** More than this many standard deviations from what the rest expects is questioned. */
+const QUESTIONED = 3
+const ITERATIONS = 8
+const STEP = 1e-5
+
+/**
+ * All evidence together: the most probable unknowns and their covariance (Gauss–Newton on the logarithms;
+ * the order of entry does not matter). Evidence more than 3σ off the rest is named, and the belief is
+ * widened by how far it pulls, so that it never narrows in silence between two that contradict.
+ */
+export function combineEvidence(prior: Gaussian, evidence: readonly Evidence[]): Combined {
+  const counted = inFixedOrder(evidence.filter(({ setAside }) => !setAside))
+  const all = mostProbable(prior, counted.flatMap(readingsOf))
+  const conflicts: Conflict[] = []
+  let belief = all
+  for (const item of counted) {
+    const rest = mostProbable(prior, counted.filter((other) => other !== item).flatMap(readingsOf))
+    const conflict = worstReading(rest, item)
+    if (!conflict) continue
+    conflicts.push(conflict)
+    belief = widenedBy(
+      belief,
+      all.mean.map((mean, unknown) => mean - rest.mean[unknown]!),
+    )
+  }
+  return { belief, conflicts: conflicts.sort((one, other) => other.sigmas - one.sigmas) }
+}
+
+const inFixedOrder = (evidence: readonly Evidence[]): Evidence[] =>
+  [...evidence].sort(
+    (one, other) => one.at - other.at || (one.id < other.id ? -1 : one.id > other.id ? 1 : 0),
+  )
+
+function mostProbable(prior: Gaussian, all: readonly Reading[]): Gaussian {
+  // Lying flat is a bound, not a measurement: several discs that do tell as much as one.
+  const bounds = all.filter(isFlatBound).length
+  const readings = all.map((reading) =>
+    isFlatBound(reading) ? { ...reading, variance: reading.variance * bounds } : reading,
+  )
+  let belief = prior
+  for (let iteration = 0; iteration < ITERATIONS; iteration++) {
+    const at = belief.mean
+    belief = readings.reduce((known, reading) => observe(known, linearised(reading, at)), prior)
+    const moved = belief.mean.reduce(
+      (most, mean, unknown) => Math.max(most, Math.abs(mean - at[unknown]!)),
+      0,
+    )
+    if (moved < 1e-10) break
+  }
+  return belief
+}
+
+/** The reading that an edge lies flat, somewhere within the tolerance. */
+export const isFlatBound = ({ about, value }: Reading): boolean => about === 'edge' && value === 0
+
+/** The reading as a straight line near where the unknowns are. */
+export function linearised(reading: Reading, at: Float64Array): LinearReading {
+  const { on, value, variance, predict } = reading
+  const moved = at.slice()
+  const here = predict(at)
+  let offset = value - here
+  const slopes = on.map((unknown) => {
+    moved[unknown] = at[unknown]! + STEP
+    const ahead = predict(moved)
+    moved[unknown] = at[unknown]! - STEP
+    const slope = (ahead - predict(moved)) / (2 * STEP)
+    moved[unknown] = at[unknown]!
+    offset += slope * at[unknown]!
+    return [unknown, slope] as const
+  })
+  return { slopes, value: offset, variance }
+}
+
+function worstReading(rest: Gaussian, item: Evidence): Conflict | undefined {
+  let worst: Conflict | undefined
+  for (const reading of readingsOf(item)) {
+    const { slopes, variance } = linearised(reading, rest.mean)
+    const surprise = reading.value - reading.predict(rest.mean)
+    const sigmas = Math.abs(surprise) / Math.sqrt(varianceAlong(rest, slopes) + variance)
+    if (sigmas > QUESTIONED && sigmas > (worst?.sigmas ?? 0)) {
+      const off = reading.about === 'edge' ? surprise : Math.exp(surprise) - 1
+      worst = { id: item.id, sigmas, about: reading.about, off }
+    }
+  }
+  return worst
+}
+
+function widenedBy({ mean, covariance }: Gaussian, pull: Float64Array): Gaussian {
+  const wider = covariance.slice()
+  for (let row = 0; row < UNKNOWNS; row++) {
+    for (let column = 0; column < UNKNOWNS; column++) {
+      wider[row * UNKNOWNS + column] = wider[row * UNKNOWNS + column]! + pull[row]! * pull[column]!
+    }
+  }
+  return { mean, covariance: wider }
+}

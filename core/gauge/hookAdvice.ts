@@ -1,0 +1,49 @@
+import type { StitchSize } from './gauge.ts'
+import { HOOKS } from './hooks.ts'
+
+/** Another hook changes w as the root of its size, to within 1.5%: half a millimetre is 4 to 6%. */
+const HOOK_SD = 0.015
+
+export interface HookAdvice {
+  /** How the maker's stitches compare: their w over the wanted w. */
+  readonly widthAgainstWanted: number
+  /** The nearest hook to try; the one in use when no other comes nearer. */
+  readonly hook: number
+  /** w and h change by this share on that hook. */
+  readonly change: number
+  /** Stitches over 10 cm that are then to be expected, and their ± (19 times of 20). */
+  readonly per10cm: number
+  readonly plusMinus: number
+  /** Whether the gauge is near enough as it is: within its own doubt, or 2%. */
+  readonly keep: boolean
+}
+
+/**
+ * Which hook would bring a gauge to a wanted width (mm a stitch): w goes as the root of the hook.
+ * Too many stitches ask for a larger hook, too few for a smaller one. Both w and h change with it, so
+ * h/w and the flat increase stay: a piece that waves is not cured by a hook.
+ */
+export function hookAdvice(
+  size: Pick<StitchSize, 'w' | 'varLnW'>,
+  hookNow: number,
+  wantedWidth: number,
+): HookAdvice {
+  const exact = hookNow * (wantedWidth / size.w) ** 2
+  const miss = (hook: number) => Math.abs(Math.log(hook / exact))
+  const hook = HOOKS.reduce(
+    (best, { millimetres }) => (miss(millimetres) < miss(best) - 1e-9 ? millimetres : best),
+    hookNow,
+  )
+  const change = Math.sqrt(hook / hookNow) - 1
+  const width = size.w * (1 + change)
+  const sd = Math.sqrt(size.varLnW + (hook === hookNow ? 0 : HOOK_SD ** 2))
+  const off = Math.abs(Math.log(size.w / wantedWidth))
+  return {
+    widthAgainstWanted: size.w / wantedWidth,
+    hook,
+    change,
+    per10cm: 100 / width,
+    plusMinus: (2 * sd * 100) / width,
+    keep: hook === hookNow || off <= Math.max(0.02, 2 * Math.sqrt(size.varLnW)),
+  }
+}

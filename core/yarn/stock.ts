@@ -1,0 +1,32 @@
+/** What the label and the shelf say of one yarn in one colour and dye lot. */
+export interface YarnStock {
+  readonly metresPerBall?: number
+  readonly gramsPerBall?: number
+  /** Whole balls. */
+  readonly balls?: number
+  /** What is left of a begun ball, in grams. */
+  readonly leftoverGrams?: number
+  /** Metres at hand as typed, where the label is lost. */
+  readonly metres?: number
+}
+
+/** Metres of so many grams, by the label; nothing while the label is not known. */
+export function metresOfGrams(
+  { metresPerBall, gramsPerBall }: Pick<YarnStock, 'metresPerBall' | 'gramsPerBall'>,
+  grams: number,
+): number | undefined {
+  return metresPerBall && gramsPerBall ? (grams / gramsPerBall) * metresPerBall : undefined
+}
+
+/** Metres at hand: balls and the weighed rest by the label, or else as typed; nothing when not known. */
+export function metresAtHand(yarn: YarnStock): number | undefined {
+  const { metresPerBall, balls, leftoverGrams, metres } = yarn
+  if (!metresPerBall || (balls === undefined && leftoverGrams === undefined)) return metres
+  const rest = leftoverGrams === undefined ? 0 : metresOfGrams(yarn, leftoverGrams)
+  return rest === undefined ? metres : (balls ?? 0) * metresPerBall + rest
+}
+
+/** Balls to buy for so many metres: ceil(total × (1 + reserve) / metres per ball), reserve 10%. */
+export function ballsFor(metres: number, metresPerBall: number, reserve = 0.1): number {
+  return Math.ceil((metres * (1 + reserve)) / metresPerBall - 1e-9)
+}
