@@ -11,6 +11,7 @@ const rooms = [
   { type: 'store', pattern: 'app/store' },
   { type: 'ui', pattern: 'app/ui' },
   { type: 'workers', pattern: 'app/workers' },
+  { type: 'instruments', pattern: 'app/instruments' },
   { type: 'server', pattern: 'server' },
   { type: 'e2e', pattern: 'e2e' },
 ]
@@ -46,7 +47,8 @@ export default tseslint.config(
             mayImport('core', ['core']),
             mayImport('workers', ['core']),
             mayImport('store', ['core', 'store', 'workers']),
-            mayImport('ui', ['core', 'store', 'ui']),
+            mayImport('instruments', ['core', 'instruments']),
+            mayImport('ui', ['core', 'store', 'instruments', 'ui']),
             mayImport('drawing', ['core', 'ui', 'drawing']),
             mayImport('screens', ['core', 'store', 'ui', 'drawing', 'screens']),
             mayImport('server', ['server']),

@@ -42,10 +42,10 @@ export default defineConfig({
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//, /^\/demo\//],
+        navigateFallbackDenylist: [/^\/instruments/, /^\/demo\//],
         cleanupOutdatedCaches: true,
       },
     }),
   ],
-  server: { port: 4181 },
+  server: { port: 4181, proxy: { '/instruments': 'http://localhost:4180' } },
 })

@@ -17,6 +17,21 @@ const WorkScreen = lazy(() =>
 const CreateScreen = lazy(() =>
   import('./screens/create/CreateScreen.tsx').then((m) => ({ default: m.CreateScreen })),
 )
+const GaugesScreen = lazy(() =>
+  import('./screens/gauges/GaugesScreen.tsx').then((m) => ({ default: m.GaugesScreen })),
+)
+const YarnsScreen = lazy(() =>
+  import('./screens/yarns/YarnsScreen.tsx').then((m) => ({ default: m.YarnsScreen })),
+)
+const MeasureScreen = lazy(() =>
+  import('./screens/measure/MeasureScreen.tsx').then((m) => ({ default: m.MeasureScreen })),
+)
+const SheetScreen = lazy(() =>
+  import('./screens/measure/SheetScreen.tsx').then((m) => ({ default: m.SheetScreen })),
+)
+const PieceSheetScreen = lazy(() =>
+  import('./screens/sheet/PieceSheetScreen.tsx').then((m) => ({ default: m.PieceSheetScreen })),
+)
 const SettingsScreen = lazy(() =>
   import('./screens/settings/SettingsScreen.tsx').then((m) => ({ default: m.SettingsScreen })),
 )
@@ -32,6 +47,12 @@ export function App() {
             <Routes>
               <Route path="/" element={<ShelfScreen />} />
               <Route path="/new" element={<CreateScreen />} />
+              <Route path="/piece/:projectId/sheet" element={<PieceSheetScreen />} />
+              <Route path="/gauges" element={<GaugesScreen />} />
+              <Route path="/gauges/:gaugeId" element={<GaugesScreen />} />
+              <Route path="/yarns" element={<YarnsScreen />} />
+              <Route path="/measure" element={<MeasureScreen />} />
+              <Route path="/sheet" element={<SheetScreen />} />
               <Route path="/settings" element={<SettingsScreen />} />
               <Route path="/piece/:projectId" element={<ToPlan />} />
               <Route path="/piece/:projectId/plan" element={<PlanScreen />} />

@@ -10,7 +10,7 @@ export {
   type StitchName,
   type Terms,
 } from './stitches/stitch.ts'
-export { sdOfHeightOverWidth, type Gauge } from './gauge/gauge.ts'
+export { sdOfHeightOverWidth, type Gauge, type StitchSize } from './gauge/gauge.ts'
 export type {
   CountOver,
   EdgeLies,
@@ -25,6 +25,7 @@ export { type Conflict } from './gauge/combineEvidence.ts'
 export { evidenceSteps, type EvidenceStep } from './gauge/evidenceSteps.ts'
 export { sizeOf } from './gauge/gaugeFromEvidence.ts'
 export { gaugeForStitch } from './gauge/gaugeForStitch.ts'
+export { roundsFor } from './gauge/roundsFor.ts'
 export { hookAdvice } from './gauge/hookAdvice.ts'
 export { hookLetter, HOOKS } from './gauge/hooks.ts'
 export { nextMeasurements, tellingOf, type Measurement } from './gauge/nextMeasurement.ts'

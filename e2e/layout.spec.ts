@@ -7,6 +7,11 @@ const SCREENS = [
   ['new', '/new'],
   ['plan', '/piece/kettle-trivet/plan'],
   ['work', '/piece/kettle-trivet/work'],
+  ['sheet', '/piece/kettle-trivet/sheet'],
+  ['gauges', '/gauges/cotton-single'],
+  ['yarns', '/yarns'],
+  ['measure', '/measure'],
+  ['measuring sheet', '/sheet'],
   ['settings', '/settings'],
 ] as const
 

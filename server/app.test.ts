@@ -18,15 +18,24 @@ const get = (path: string) => fetch(`http://127.0.0.1:${(listening.address() as 
 beforeAll(() => new Promise((ready) => listening.once('listening', ready)))
 afterAll(() => new Promise((done) => listening.close(done)))
 
-test.each(['/', '/new', '/settings', '/piece/kettle-trivet', '/piece/a%20b/plan', '/piece/x/work'])(
-  'the screen at %s is the application',
-  async (path) => {
-    const response = await get(path)
-    expect(response.status).toBe(200)
-    expect(await response.text()).toContain('<title>Uzel</title>')
-    expect(response.headers.get('cache-control')).toBe('no-cache')
-  },
-)
+test.each([
+  '/',
+  '/new',
+  '/settings',
+  '/gauges',
+  '/gauges/a',
+  '/yarns',
+  '/measure',
+  '/sheet',
+  '/piece/kettle-trivet',
+  '/piece/a%20b/plan',
+  '/piece/x/work',
+])('the screen at %s is the application', async (path) => {
+  const response = await get(path)
+  expect(response.status).toBe(200)
+  expect(await response.text()).toContain('<title>Uzel</title>')
+  expect(response.headers.get('cache-control')).toBe('no-cache')
+})
 
 test.each([
   '/nothing',

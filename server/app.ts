@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
+import { instrumentBench } from './instruments/bench.ts'
 
 export interface AppFolders {
   /** The built application. */
@@ -16,9 +17,15 @@ const SCREENS = [
   '/',
   '/new',
   '/settings',
+  '/gauges',
+  '/gauges/:gaugeId',
+  '/yarns',
+  '/measure',
+  '/sheet',
   '/piece/:projectId',
   '/piece/:projectId/plan',
   '/piece/:projectId/work',
+  '/piece/:projectId/sheet',
 ]
 
 const HASHED = /-[\w-]{8,}\.(?:js|css|woff2)$/
@@ -49,6 +56,8 @@ export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
       strictTransportSecurity: false,
     }),
   )
+  // Before compression, which would hold back a stream of readings.
+  server.use('/instruments', instrumentBench())
   server.use(compression())
   server.use('/demo', express.static(demo, { index: false, maxAge: 0, fallthrough: false }))
   server.use(

@@ -108,6 +108,24 @@ export async function saveGauge(gauge: GaugeRecord): Promise<void> {
   await database.gauges.put(gauge)
 }
 
+/** Takes a gauge out of the book. Pieces that go by it keep it: nothing is deleted while one does. */
+export async function deleteGauge(id: string): Promise<void> {
+  await database.transaction('rw', database.gauges, database.pieces, async () => {
+    if ((await database.pieces.where('gaugeId').equals(id).count()) === 0) await database.gauges.delete(id)
+  })
+}
+
+/** Takes a yarn off the shelf; one that a piece is planned with stays. Returns whether it is gone. */
+export async function deleteYarn(id: string): Promise<boolean> {
+  return database.transaction('rw', database.yarns, database.pieces, database.planVersions, async () => {
+    const used =
+      (await database.pieces.filter(({ colours }) => colours.some(({ yarn }) => yarn === id)).count()) +
+      (await database.planVersions.filter(({ spec }) => spec.colours.some(({ yarn }) => yarn === id)).count())
+    if (used === 0) await database.yarns.delete(id)
+    return used === 0
+  })
+}
+
 export async function saveYarn(yarn: YarnRecord): Promise<void> {
   await database.yarns.put(yarn)
 }

@@ -1,5 +1,6 @@
 import clsx from 'clsx'
-import { Settings } from 'lucide-react'
+import { Menu, Settings } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { useProjects } from '../store/queries.ts'
@@ -23,8 +24,14 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
         Uzel
       </Link>
       <nav aria-label="Main" className="flex min-w-0 grow items-stretch">
-        <Tab to="/" end narrow={projectId === undefined}>
+        <Tab to="/" end narrow={false}>
           Shelf
+        </Tab>
+        <Tab to="/gauges" narrow={projectId === undefined}>
+          Gauges
+        </Tab>
+        <Tab to="/yarns" narrow={projectId === undefined}>
+          Yarns
         </Tab>
         {projectId && recent && <RecentPieces current={projectId} />}
         {children}
@@ -38,11 +45,51 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
       <NavLink
         to="/settings"
         aria-label="Settings"
-        className={({ isActive }) => clsx('flex w-11 items-center justify-center', isActive && 'bg-tape')}
+        className={({ isActive }) =>
+          clsx('flex w-11 items-center justify-center max-sm:hidden', isActive && 'bg-tape')
+        }
       >
         <Settings aria-hidden size={22} />
       </NavLink>
+      <PhoneMenu />
     </header>
+  )
+}
+
+const PLACES = [
+  ['/', 'Shelf'],
+  ['/gauges', 'Gauges'],
+  ['/yarns', 'Yarns'],
+  ['/measure', 'Ruler'],
+  ['/sheet', 'Measuring sheet'],
+  ['/settings', 'Settings'],
+] as const
+
+/** Everywhere in one step, where the header has no room for it. */
+function PhoneMenu() {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger
+        className="grid w-11 place-items-center data-[state=open]:bg-tape sm:hidden"
+        aria-label="Menu"
+      >
+        <Menu aria-hidden size={24} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" className="z-30 min-w-52 border-2 rule bg-film">
+          {PLACES.map(([to, name]) => (
+            <DropdownMenu.Item key={to} asChild>
+              <Link
+                to={to}
+                className="flex min-h-11 items-center px-4 text-18 outline-none data-[highlighted]:bg-tape"
+              >
+                {name}
+              </Link>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   )
 }
 

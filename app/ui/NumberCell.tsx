@@ -4,6 +4,9 @@ import { aimReadingsAt, loseAim, type ReadingKind } from './readingTarget.ts'
 
 export type ParsedNumber = { ok: true; value: number } | { ok: false; message: string }
 
+/** Units that readings come in. */
+const STORED: Record<ReadingKind, string> = { length: 'mm', mass: 'g' }
+
 interface NumberCellProps {
   readonly label: string
   /** Empty until something is typed when not given. */
@@ -75,7 +78,10 @@ export function NumberCell(props: NumberCellProps) {
           <input
             ref={input}
             id={id}
-            className="slab shrink-0 border-b-2 border-transparent bg-transparent text-24 outline-none focus:border-ink"
+            className={clsx(
+              'slab shrink-0 border-b-2 bg-transparent text-24 outline-none focus:border-ink',
+              shown === '' ? 'border-hair' : 'border-transparent',
+            )}
             style={{ width: `${Math.max(2, shown.length) * 0.6 + 0.2}em` }}
             inputMode="decimal"
             autoComplete="off"
@@ -84,7 +90,8 @@ export function NumberCell(props: NumberCellProps) {
             aria-describedby={shownFault ? `${id}-fault` : undefined}
             onFocus={(event) => {
               event.target.select()
-              if (takes) aimReadingsAt({ kind: takes, label, fill: (reading) => take(format(reading)) })
+              if (takes)
+                aimReadingsAt({ kind: takes, label, fill: (reading) => take(`${reading} ${STORED[takes]}`) })
             }}
             onBlur={letGo}
             onChange={(event) => take(event.target.value)}

@@ -27,7 +27,19 @@ export interface Caution {
   readonly code: CautionCode
   /** Whether it is about harm to somebody, not only to the piece. */
   readonly harm: boolean
+  /** Whether something in the piece itself is unfit for its use, and another choice would mend it. */
+  readonly unfit: boolean
 }
+
+const UNFIT: ReadonlySet<CautionCode> = new Set([
+  'hotMelts',
+  'hotMicrowave',
+  'hotFibreNotSaid',
+  'hotThin',
+  'smallParts',
+  'neckCords',
+  'wetUnfit',
+])
 
 export interface CautionCase {
   readonly uses: readonly Use[]
@@ -66,5 +78,7 @@ export function cautionsOf({ uses, fibres, strands, layers, parts }: CautionCase
     ['wetUnfit', false, uses.includes('wet') && some('wet', 'poor')],
     ['device', false, uses.includes('device')],
   ]
-  return rules.filter(([, , applies]) => applies).map(([code, harm]) => ({ code, harm }))
+  return rules
+    .filter(([, , applies]) => applies)
+    .map(([code, harm]) => ({ code, harm, unfit: UNFIT.has(code) }))
 }

@@ -225,7 +225,7 @@ describe('hook advice', () => {
   })
 })
 
-const odd = (change: object, base: Evidence = swatch(14, 15)) => ({ ...base, ...change }) as Evidence
+const odd = (change: object, base: Evidence = swatch(14, 15)) => ({ ...base, ...change })
 test.each([
   [odd({ stitches: { count: 0, over: 100 } }), 'stitches', /more than 0/, /./],
   [odd({ stitches: { count: 300, over: 100 } }), 'stitches', /sewing thread/, /stretch/],
@@ -247,7 +247,7 @@ test.each([
   [odd({ across: [100, 140] }, disc(118, { kind: 'flat' })), 'across', /cannot be one disc/, /hexagon/],
   [odd({ counts: [6] }, disc(118, { kind: 'flat' })), 'counts', /2 rounds/, /./],
   [odd({ edge: { kind: 'standsUp', by: 0 } }, disc(118, { kind: 'flat' })), 'edge', /stand up/, /./],
-  [{ ...taken('m'), kind: 'marks' } as Evidence, 'along', /Nothing is counted/, /./],
+  [{ ...taken('m'), kind: 'marks' }, 'along', /Nothing is counted/, /./],
 ] as const)('evidence %# is refused with what would be right', (evidence, path, message, valid) => {
   const attempt = () => checkEvidence(evidence, MEDIUM)
   expect(attempt).toThrow(SpecError)

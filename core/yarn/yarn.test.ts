@@ -62,7 +62,7 @@ test.each([
   [pulled(0), 'length'],
   [pulled(66), 'length'],
 ] as const)('calibration %# is refused at %s', (calibration, path) => {
-  expect(() => checkCalibration(calibration as Calibration, gauge)).toThrow(expect.objectContaining({ path }))
+  expect(() => checkCalibration(calibration, gauge)).toThrow(expect.objectContaining({ path }))
 })
 
 test('one yarn for another: class, fitness, fibre, metres in 100 g and dye lot', () => {

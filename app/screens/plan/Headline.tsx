@@ -1,17 +1,34 @@
+import { Printer } from 'lucide-react'
+import { Link } from 'react-router'
 import type { Plan } from '../../../core/index.ts'
+import { CAUTION_WORDS } from '../../ui/cautionWords.ts'
+import { pieceCautions } from '../../ui/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { LIE_WORDS } from '../../ui/wording.ts'
 import { noticeTexts } from './noticeTexts.ts'
 import type { PlanModel } from './planModel.ts'
+import { UseCell } from './UseCell.tsx'
 
 /** Name of the piece, and in one sentence what comes out. */
 export function Headline({ model }: { model: PlanModel }) {
   const { project, piece, plan, spec, fault } = model
   return (
     <div>
-      <h1 className="truncate pb-1 text-44 max-sm:text-36" title={project.name}>
-        {project.name}
-      </h1>
+      <div className="flex items-end gap-4 max-sm:flex-wrap">
+        <h1 className="min-w-0 grow truncate pb-1 text-44 max-sm:text-36" title={project.name}>
+          {project.name}
+        </h1>
+        <div className="flex shrink-0 items-stretch">
+          <UseCell model={model} className="max-w-52 py-0" />
+          <Link
+            to={`/piece/${project.id}/sheet`}
+            aria-label="Sheet to print"
+            className="grid w-11 place-items-center hover:bg-film-2"
+          >
+            <Printer aria-hidden size={22} />
+          </Link>
+        </div>
+      </div>
       <p className="text-18" aria-live="polite">
         {plan ? (
           <Outcome plan={plan} copies={piece.quantity} guess={spec?.gauge.certainty === 'guess'} />
@@ -45,10 +62,13 @@ function Outcome({ plan, copies, guess }: { plan: Plan; copies: number; guess: b
 const roundsAsText = ({ rounds }: Plan): string =>
   rounds.map(({ count, stitch, yarn }) => `${count} ${stitch} ${yarn}`).join()
 
+/** The rest is in the cell that says what the piece is for. */
+const MOST_CAUTIONS = 1
+
 /** What else is worth knowing about the plan, in plain sentences. */
 export function Notices({ model }: { model: PlanModel }) {
   const sizes = useSizes()
-  const { plan, copies, versions, piece } = model
+  const { plan, copies, versions, piece, gauge, yarns } = model
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = working && versions.find(({ version }) => version === working.planVersion)
   const texts = plan ? noticeTexts(plan, piece, sizes) : []
@@ -56,11 +76,19 @@ export function Notices({ model }: { model: PlanModel }) {
   if (differs) {
     texts.unshift(`No. ${working.number} is on the hook and stays with the plan it was begun with.`)
   }
-  if (texts.length === 0) return null
+  const cautions = pieceCautions(piece, gauge, yarns).filter(
+    ({ code, unfit }) => unfit && !piece.fitness.read.includes(code),
+  )
+  if (texts.length === 0 && cautions.length === 0) return null
   return (
     <ul className="grid gap-0.5 text-14 leading-tight text-ink-2">
       {texts.map((text) => (
         <li key={text}>{text}</li>
+      ))}
+      {cautions.slice(0, MOST_CAUTIONS).map(({ code }) => (
+        <li key={code}>
+          <strong className="text-ink">{CAUTION_WORDS[code][0]}</strong> {CAUTION_WORDS[code][1]}
+        </li>
       ))}
     </ul>
   )

@@ -2,7 +2,7 @@ import { ChevronRight } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
 import { useState } from 'react'
 import { metresAtHand, type YarnRecord } from '../../../core/index.ts'
-import { yarnInk } from '../../drawing/yarnInk.ts'
+import { Cord } from '../../drawing/Cord.tsx'
 import { beginCopy } from '../../store/beginCopy.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
@@ -65,20 +65,6 @@ function ofWhatIsHere(
   const enough =
     (metres + plusMinus) * times <= here ? '' : metres * times <= here ? ', just enough' : ', not enough'
   return ` of ${Math.round(Number(sizes.yarn.bare(here)))}${copies > 1 ? ` for ${copies}` : ''}${enough}`
-}
-
-function Cord({ colour, share }: { colour: string; share: number }) {
-  const { strand } = yarnInk(colour)
-  return (
-    <span
-      aria-hidden
-      className="block h-4 overflow-hidden rounded-full border rule"
-      style={{
-        width: `${Math.max(12, share * 100)}%`,
-        background: `repeating-linear-gradient(115deg, ${colour} 0 7px, ${strand} 7px 8px)`,
-      }}
-    />
-  )
 }
 
 /** How many to make, and the way to the hook. */

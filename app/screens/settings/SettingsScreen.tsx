@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
 import type { WorkshopSettings } from '../../../core/index.ts'
 import { exportFile } from '../../store/files.ts'
 import { saveSettings } from '../../store/mutations.ts'
@@ -33,8 +34,39 @@ export function SettingsScreen() {
             value={settings.units}
             onChange={(units) => set({ units })}
             choices={[
-              { value: 'cm', label: 'Centimetres', detail: 'Gauge over 10 cm.' },
-              { value: 'in', label: 'Inches', detail: 'In eighths; gauge over 4 in.' },
+              { value: 'cm', label: 'Centimetres' },
+              { value: 'mm', label: 'Millimetres' },
+              { value: 'in', label: 'Inches', detail: 'In eighths.' },
+            ]}
+          />
+          <Choices<WorkshopSettings['gaugeOver']>
+            heading
+            label="Gauge over"
+            value={settings.gaugeOver}
+            onChange={(gaugeOver) => set({ gaugeOver })}
+            choices={[
+              { value: '10cm', label: '10 cm' },
+              { value: '4in', label: '4 in', detail: '10.16 cm: not quite the same.' },
+            ]}
+          />
+          <Choices<WorkshopSettings['yarnLengths']>
+            heading
+            label="Yarn in"
+            value={settings.yarnLengths}
+            onChange={(yarnLengths) => set({ yarnLengths })}
+            choices={[
+              { value: 'm', label: 'Metres' },
+              { value: 'yd', label: 'Yards' },
+            ]}
+          />
+          <Choices<WorkshopSettings['masses']>
+            heading
+            label="Weights in"
+            value={settings.masses}
+            onChange={(masses) => set({ masses })}
+            choices={[
+              { value: 'g', label: 'Grams' },
+              { value: 'oz', label: 'Ounces' },
             ]}
           />
           <Choices<WorkshopSettings['terms']>
@@ -69,6 +101,17 @@ export function SettingsScreen() {
             ]}
           />
         </div>
+        <section className="grid max-w-5xl gap-3">
+          <h2 className="text-24">Measuring</h2>
+          <div className="flex flex-wrap gap-3">
+            <Link to="/measure" className="button-line">
+              Ruler on this screen
+            </Link>
+            <Link to="/sheet" className="button-line">
+              Sheet to print
+            </Link>
+          </div>
+        </section>
         <Storage />
       </main>
     </div>

@@ -64,9 +64,9 @@ export function ShelfScreen() {
   return (
     <div className="flex min-h-dvh flex-col">
       <Header>
-        <div className="ml-auto flex items-stretch max-sm:hidden">{tools}</div>
+        <div className="ml-auto flex items-stretch max-lg:hidden">{tools}</div>
       </Header>
-      <div className="flex h-12 items-stretch border-b-2 rule sm:hidden [&>label]:grow">{tools}</div>
+      <div className="flex h-12 items-stretch border-b-2 rule lg:hidden [&>label]:grow">{tools}</div>
       <input
         ref={picker}
         type="file"

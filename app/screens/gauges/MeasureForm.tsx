@@ -1,0 +1,417 @@
+import { ToggleGroup } from 'radix-ui'
+import type { ReactNode } from 'react'
+import {
+  BODY_STITCHES,
+  checkEvidence,
+  questionOf,
+  SpecError,
+  type EdgeLies,
+  type Evidence,
+  type FabricState,
+  type Loops,
+  type StitchName,
+} from '../../../core/index.ts'
+import {
+  EdgeDrawing,
+  MarksDrawing,
+  RoundSwatchDrawing,
+  SwatchDrawing,
+} from '../../drawing/MeasureDrawings.tsx'
+import { freshId } from '../../store/database.ts'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { say } from '../../ui/toasts.tsx'
+import { useElementSize } from '../../ui/useElementSize.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { shortName } from '../../ui/wording.ts'
+import type { GaugeModel } from './gaugeModel.ts'
+import { EVIDENCE_NAMES, evidenceName } from './gaugeWords.ts'
+import { ItSays } from './ItSays.tsx'
+import { evidenceOf, missingIn, type MeasureDraft } from './measureDraft.ts'
+
+const KINDS = ['swatch', 'round', 'marks'] as const
+
+const HOW: Record<Evidence['kind'], string> = {
+  swatch:
+    'Some 20 stitches by 20 rows, lying flat for a minute. Count in the middle, clear of the edges; a quarter of a stitch counts.',
+  round:
+    'Work some rounds, lay them on a hard table, loop off the hook, and pat flat. Measure through the centre, clear of the join; a quarter turn, and again.',
+  marks:
+    'On the piece in work: mark two stitches of a round and count between them, or two rounds outward from the centre. One of the two is enough.',
+}
+
+interface MeasureFormProps {
+  readonly model: GaugeModel
+  readonly draft: MeasureDraft
+  readonly setDraft: (draft: MeasureDraft) => void
+  readonly clear: () => void
+}
+
+/** A guided measurement: what to lay where, what to read, and what it says before it is kept. */
+export function MeasureForm({ model, draft, setDraft, clear }: MeasureFormProps) {
+  const { gauge, change, settings } = model
+  const known = gauge.evidence.find(({ id }) => id === draft.id)
+  const evidence = evidenceOf(draft, 'draft', Date.now())
+  const fault = evidence && faultIn(evidence, model)
+  const set = (part: Partial<MeasureDraft>) => setDraft({ ...draft, ...part })
+  const keep = () => {
+    const whole = evidenceOf(draft, freshId(), known?.at ?? Date.now())
+    if (!whole || fault) return
+    const others = gauge.evidence.filter(({ id }) => id !== whole.id)
+    change({
+      ...gauge,
+      evidence: known ? gauge.evidence.map((one) => (one.id === whole.id ? whole : one)) : [...others, whole],
+    })
+    clear()
+    say(`${evidenceName(whole)} is kept.`)
+  }
+  return (
+    <section aria-label="Measure" className="min-w-0">
+      <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
+        <h2 className="text-24">{known ? `Change: ${evidenceName(known).toLowerCase()}` : 'Measure'}</h2>
+        <ToggleGroup.Root
+          type="single"
+          value={draft.kind}
+          onValueChange={(kind) => kind && set({ kind: kind as Evidence['kind'] })}
+          aria-label="What to measure"
+          className="flex flex-wrap"
+        >
+          {KINDS.map((kind) => (
+            <ToggleGroup.Item
+              key={kind}
+              value={kind}
+              className="min-h-11 border-b-4 border-transparent px-3 text-16 text-ink-2 data-[state=on]:border-tape data-[state=on]:font-bold data-[state=on]:text-ink"
+            >
+              {EVIDENCE_NAMES[kind]}
+            </ToggleGroup.Item>
+          ))}
+        </ToggleGroup.Root>
+      </div>
+      <div className="grid gap-4 pt-2 sm:grid-cols-[13rem_1fr]">
+        <div className="min-w-0">
+          <Picture model={model} draft={draft} />
+          <p className="pt-2 text-14 leading-snug">{HOW[draft.kind]}</p>
+        </div>
+        <div className="grid min-w-0 content-start gap-3">
+          <Fields model={model} draft={draft} set={set} fault={fault} />
+          <Way draft={draft} set={set} settings={settings} />
+          <ItSays model={model} evidence={fault ? undefined : evidence} missing={missingIn(draft)} />
+          <div className="flex flex-wrap gap-2">
+            <button
+              type="button"
+              className="button-ink"
+              disabled={!evidence || fault !== undefined}
+              onClick={keep}
+            >
+              Keep it
+            </button>
+            {known && <KnownButtons model={model} known={known} clear={clear} />}
+          </div>
+        </div>
+      </div>
+    </section>
+  )
+}
+
+interface Fault {
+  readonly path: string
+  readonly text: string
+}
+
+function faultIn(evidence: Evidence, { gauge }: GaugeModel): Fault | undefined {
+  try {
+    checkEvidence(evidence, gauge)
+    return undefined
+  } catch (error) {
+    if (!(error instanceof SpecError)) throw error
+    return { path: error.path, text: `${error.message} ${error.valid}` }
+  }
+}
+
+function KnownButtons({ model, known, clear }: { model: GaugeModel; known: Evidence; clear: () => void }) {
+  const { gauge, change } = model
+  const replace = (evidence: readonly Evidence[]) => {
+    change({ ...gauge, evidence })
+    clear()
+  }
+  return (
+    <>
+      <button
+        type="button"
+        className="button-line"
+        onClick={() =>
+          replace(
+            gauge.evidence.map((one) => (one.id === known.id ? { ...one, setAside: !known.setAside } : one)),
+          )
+        }
+      >
+        {known.setAside ? 'Count it again' : 'Put aside'}
+      </button>
+      <button
+        type="button"
+        className="button-line"
+        onClick={() => {
+          const before = gauge.evidence
+          replace(before.filter(({ id }) => id !== known.id))
+          say(`${evidenceName(known)} is deleted.`, {
+            label: 'Undo',
+            run: () => change({ ...gauge, evidence: before }),
+          })
+        }}
+      >
+        Delete
+      </button>
+      <button type="button" className="button-line" onClick={clear}>
+        Leave it
+      </button>
+    </>
+  )
+}
+
+function Picture({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) {
+  const { size } = model
+  const inches = useSizes().unit === 'in'
+  const [area, { width }] = useElementSize()
+  const shared = { w: size.w, h: size.h, inches, width: Math.min(width, 300) }
+  return (
+    <div ref={area}>
+      {width > 0 &&
+        (draft.kind === 'round' ? (
+          <RoundSwatchDrawing {...shared} rounds={draft.discRounds} perRound={draft.perRound} />
+        ) : draft.kind === 'swatch' ? (
+          <SwatchDrawing {...shared} stitches={draft.stitches ?? 12} rows={draft.rounds ?? 12} />
+        ) : (
+          <MarksDrawing {...shared} stitches={draft.stitches ?? 10} rounds={draft.rounds ?? 10} />
+        ))}
+    </div>
+  )
+}
+
+interface FieldsProps {
+  readonly model: GaugeModel
+  readonly draft: MeasureDraft
+  readonly set: (part: Partial<MeasureDraft>) => void
+  readonly fault: Fault | undefined
+}
+
+const ROW =
+  'grid grid-cols-2 border-2 rule [&>*:nth-child(even)]:border-l [&>*:nth-child(n+3)]:border-t [&>*]:rule'
+
+function Fields({ model, draft, set, fault }: FieldsProps) {
+  const sizes = useSizes()
+  const at = (...paths: string[]) => (fault && paths.includes(fault.path) ? fault.text : undefined)
+  const count = parseCount(0, 1000, 'a count; fractions are fine')
+  const length = { format: sizes.bare, parse: sizes.parse, unit: sizes.unit, takes: 'length' as const }
+  if (draft.kind === 'round') {
+    return (
+      <>
+        <div className={ROW}>
+          <NumberCell
+            label="Rounds"
+            value={draft.discRounds}
+            format={String}
+            parse={parseCount(2, 60, 'a number of rounds')}
+            step={1}
+            fault={at('counts')}
+            onChange={(rounds) => set({ discRounds: Math.max(2, Math.round(rounds)) })}
+          />
+          <NumberCell
+            label="More each round"
+            value={draft.perRound}
+            format={String}
+            parse={parseCount(3, 24, 'stitches more each round')}
+            step={1}
+            unit={`${draft.perRound * draft.discRounds} at last`}
+            onChange={(perRound) => set({ perRound: Math.max(3, Math.round(perRound)) })}
+          />
+          <NumberCell
+            {...length}
+            label="Across"
+            value={draft.across}
+            fault={at('across')}
+            onChange={(across) => set({ across })}
+          />
+          <NumberCell
+            {...length}
+            label="A quarter turn on"
+            value={draft.acrossTurned}
+            onChange={(acrossTurned) => set({ acrossTurned })}
+          />
+        </div>
+        <EdgeChoice draft={draft} set={set} />
+        {draft.edge === 'standsUp' && (
+          <div className="border-2 rule">
+            <NumberCell
+              {...length}
+              label="Stands up by"
+              value={draft.standsUp}
+              fault={at('edge')}
+              onChange={(standsUp) => set({ standsUp })}
+            />
+          </div>
+        )}
+        {draft.edge === 'waves' && (
+          <Select
+            label="It waves"
+            value={draft.much}
+            onChange={(much) => set({ much: much as MeasureDraft['much'] })}
+            choices={[
+              ['little', 'a little'],
+              ['lot', 'a lot'],
+            ]}
+          />
+        )}
+      </>
+    )
+  }
+  const rows = draft.kind === 'swatch' ? draft.worked : 'rounds'
+  return (
+    <>
+      <div className={ROW}>
+        <NumberCell
+          label="Stitches"
+          value={draft.stitches}
+          format={String}
+          parse={count}
+          fault={at('stitches', 'along')}
+          onChange={(stitches) => set({ stitches })}
+        />
+        <NumberCell
+          {...length}
+          label="over"
+          value={draft.stitchesOver}
+          onChange={(stitchesOver) => set({ stitchesOver })}
+        />
+        <NumberCell
+          label={rows === 'rows' ? 'Rows' : 'Rounds'}
+          value={draft.rounds}
+          format={String}
+          parse={count}
+          fault={at('rounds', 'out')}
+          onChange={(rounds) => set({ rounds })}
+        />
+        <NumberCell
+          {...length}
+          label={`over, ${rows}`}
+          value={draft.roundsOver}
+          onChange={(roundsOver) => set({ roundsOver })}
+        />
+      </div>
+      <Question model={model} draft={draft} />
+    </>
+  )
+}
+
+const INTO: Record<Loops, string> = {
+  both: 'both loops',
+  single: 'back or front loop',
+  post: 'around the post',
+}
+const FABRIC: Record<FabricState, string> = { worked: 'as worked', washed: 'washed and dried' }
+const SWATCH: Record<MeasureDraft['worked'], string> = { rows: 'rows, back and forth', rounds: 'rounds' }
+
+interface WayProps extends Pick<FieldsProps, 'draft' | 'set'> {
+  readonly settings: GaugeModel['settings']
+}
+
+/** How the measured fabric was worked, as a sentence that opens to be changed. */
+function Way({ draft, set, settings }: WayProps) {
+  const said = [
+    `${shortName(draft.stitch, settings.terms)}, ${INTO[draft.loops]}`,
+    draft.kind === 'swatch' && `in ${SWATCH[draft.worked]}`,
+    FABRIC[draft.state],
+  ]
+  return (
+    <details className="group">
+      <summary className="min-h-8 cursor-pointer text-16">{said.filter(Boolean).join(', ')}</summary>
+      <div className="grid grid-cols-2 gap-2 pt-1">
+        <Select
+          label="Stitch"
+          value={draft.stitch}
+          onChange={(stitch) => set({ stitch: stitch as StitchName })}
+          choices={BODY_STITCHES.map((stitch) => [stitch, shortName(stitch, settings.terms)])}
+        />
+        <Select
+          label="Worked into"
+          value={draft.loops}
+          onChange={(loops) => set({ loops: loops as Loops })}
+          choices={Object.entries(INTO)}
+        />
+        <Select
+          label="Fabric"
+          value={draft.state}
+          onChange={(state) => set({ state: state as FabricState })}
+          choices={Object.entries(FABRIC)}
+        />
+        {draft.kind === 'swatch' && (
+          <Select
+            label="Swatch worked in"
+            value={draft.worked}
+            onChange={(worked) => set({ worked: worked as MeasureDraft['worked'] })}
+            choices={Object.entries(SWATCH)}
+          />
+        )}
+      </div>
+    </details>
+  )
+}
+
+function Question({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) {
+  const evidence = evidenceOf(draft, 'draft', 0)
+  const question = evidence && !faultIn(evidence, model) && questionOf(evidence, model.gauge)
+  return question ? (
+    <p role="status" className="fault text-16">
+      {question}
+    </p>
+  ) : null
+}
+
+const EDGES: readonly (readonly [EdgeLies['kind'], string])[] = [
+  ['flat', 'lies flat'],
+  ['standsUp', 'stands up'],
+  ['waves', 'waves'],
+]
+
+function EdgeChoice({ draft, set }: Pick<FieldsProps, 'draft' | 'set'>) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      value={draft.edge}
+      onValueChange={(edge) => edge && set({ edge: edge as EdgeLies['kind'] })}
+      aria-label="What the edge does"
+      className="grid grid-cols-3"
+    >
+      {EDGES.map(([edge, words]) => (
+        <ToggleGroup.Item
+          key={edge}
+          value={edge}
+          className="grid justify-items-center text-16 text-ink-2 data-[state=on]:font-bold data-[state=on]:text-ink [&>svg]:max-w-full"
+        >
+          <EdgeDrawing lies={edge} />
+          <span className="border-b-4 border-transparent px-1 [[data-state=on]>&]:border-tape">{words}</span>
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  )
+}
+
+interface SelectProps {
+  readonly label: string
+  readonly value: string
+  readonly onChange: (value: string) => void
+  readonly choices: readonly (readonly [value: string, words: string])[]
+}
+
+export function Select({ label, value, onChange, choices }: SelectProps): ReactNode {
+  return (
+    <label className="grid min-w-0 gap-1">
+      <span className="text-14 text-ink-2">{label}</span>
+      <select className="field" value={value} onChange={(event) => onChange(event.target.value)}>
+        {choices.map(([key, words]) => (
+          <option key={key} value={key}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}

@@ -1,0 +1,178 @@
+import { useParams } from 'react-router'
+import {
+  FIBRES,
+  hookLetter,
+  planPiece,
+  specOf,
+  SpecError,
+  writeRound,
+  type Plan,
+  type PieceSpec,
+  type WorkshopSettings,
+  type YarnRecord,
+} from '../../../core/index.ts'
+import { useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
+import { CautionList } from '../../ui/CautionList.tsx'
+import { USE_WORDS } from '../../ui/cautionWords.ts'
+import { Header } from '../../ui/Header.tsx'
+import { NotHere, Opening } from '../../ui/Opening.tsx'
+import { pieceCautions } from '../../ui/pieceCautions.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { duration } from '../../ui/wording.ts'
+
+/** The piece on paper: every round with a box to tick, where to measure, and what to watch. */
+export function PieceSheetScreen() {
+  const { projectId } = useParams()
+  const view = useProject(projectId)
+  const yarns = useYarns()
+  const settings = useSettings()
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <div className="print:hidden">
+        <Header projectId={view ? projectId : undefined} />
+      </div>
+      {(view === undefined || !yarns) && <Opening />}
+      {view === null && <NotHere />}
+      {view && yarns && <Sheet view={view} yarns={yarns} settings={settings} />}
+    </div>
+  )
+}
+
+interface SheetProps {
+  readonly view: ProjectView
+  readonly yarns: readonly YarnRecord[]
+  readonly settings: WorkshopSettings
+}
+
+/** The plan on the hook, or else the one that would be begun. */
+function planFor({ piece, gauge, copies, versions }: ProjectView, pace: number) {
+  const working = copies.find(({ finishedAt }) => finishedAt === undefined)
+  const pinned = versions.find(({ version }) => version === working?.planVersion)
+  if (pinned) return pinned
+  try {
+    const spec = specOf(piece, gauge, pace)
+    return { spec, plan: planPiece(spec) }
+  } catch (error) {
+    if (error instanceof SpecError) return undefined
+    throw error
+  }
+}
+
+function Sheet({ view, yarns, settings }: SheetProps) {
+  const { project, piece, gauge } = view
+  const sizes = useSizes()
+  const planned = planFor(view, settings.pace)
+  if (!planned)
+    return <p className="p-7 text-18">The piece cannot be planned as it is. Open its plan to see why.</p>
+  const { plan, spec } = planned
+  const cautions = pieceCautions(piece, gauge, yarns)
+  const over = sizes.gaugeOver.millimetres
+  const letter = hookLetter(gauge.hook)
+  const name = (id: string) => yarns.find((yarn) => yarn.id === id)
+  return (
+    <main className="grid max-w-4xl gap-4 px-7 py-4 max-sm:px-4 print:max-w-none print:p-0">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
+        <h1 className="text-36">{project.name}</h1>
+        <button type="button" className="button-ink print:hidden" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      <dl className="grid grid-cols-2 gap-x-8 gap-y-1 text-16 max-sm:grid-cols-1">
+        <Fact
+          name="Size"
+          value={`${sizes.withDoubt(plan.finished.across, plan.finished.plusMinus)} across${piece.quantity > 1 ? `, ${piece.quantity} times` : ''}`}
+        />
+        <Fact name="Terms" value={settings.terms} />
+        <Fact
+          name="Gauge"
+          value={`${(over / spec.gauge.w).toFixed(1)} sts by ${(over / spec.gauge.h).toFixed(1)} rnds in ${sizes.gaugeOver.label}`}
+        />
+        <Fact name="Hook" value={`${gauge.hook} mm${letter ? ` (${letter})` : ''}`} />
+        <Fact
+          name="Yarn"
+          value={plan.yarn
+            .map(({ yarn: id, metres }) => {
+              const yarn = name(id)
+              const fibre = yarn && yarn.fibre !== 'unknown' ? `, ${FIBRES[yarn.fibre].name}` : ''
+              return `${yarn?.name ?? '?'}${fibre}, ${sizes.yarn.full(metres)}`
+            })
+            .join('; ')}
+        />
+        <Fact name="Time" value={duration(plan.seconds)} />
+        {piece.fitness.uses.length > 0 && (
+          <Fact name="For" value={piece.fitness.uses.map((use) => USE_WORDS[use].toLowerCase()).join(', ')} />
+        )}
+      </dl>
+      {cautions.length > 0 && (
+        <section aria-label="Cautions" className="border-b rule">
+          <CautionList cautions={cautions} read={[]} />
+        </section>
+      )}
+      <Rounds plan={plan} spec={spec} settings={settings} yarnName={(id) => name(id)?.name ?? '?'} />
+    </main>
+  )
+}
+
+function Fact({ name, value }: { name: string; value: string }) {
+  return (
+    <div className="flex gap-3 border-b border-hair py-0.5">
+      <dt className="w-16 shrink-0 text-ink-2">{name}</dt>
+      <dd className="min-w-0">{value}</dd>
+    </div>
+  )
+}
+
+interface RoundsProps {
+  readonly plan: Plan
+  readonly spec: PieceSpec
+  readonly settings: WorkshopSettings
+  readonly yarnName: (id: string) => string
+}
+
+function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
+  const sizes = useSizes()
+  return (
+    <table className="w-full border-collapse text-left text-16">
+      <caption className="visually-hidden">Rounds</caption>
+      <thead>
+        <tr className="border-b-2 rule text-14 text-ink-2 [&>th]:pr-3 [&>th]:pb-1 [&>th]:font-normal">
+          <th scope="col">Rnd</th>
+          <th scope="col">Work</th>
+          <th scope="col" className="text-right">
+            sts
+          </th>
+          <th scope="col">Measure</th>
+          <th scope="col">Done</th>
+        </tr>
+      </thead>
+      <tbody className="tabular">
+        {plan.rounds.map((round, index) => {
+          const { start, body, end } = writeRound(round, spec.construction, settings.terms)
+          const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound === round.number)
+          const newYarn = plan.rounds[index - 1]?.yarn !== round.yarn
+          return (
+            <tr
+              key={round.number}
+              className="break-inside-avoid border-b border-hair align-top [&>*]:py-1 [&>*]:pr-3"
+            >
+              <th scope="row" className="slab">
+                {round.number}
+              </th>
+              <td>
+                {newYarn && <strong>{yarnName(round.yarn)}: </strong>}
+                {[start, body, end].filter(Boolean).join('; ')}.
+              </td>
+              <td className="slab text-right">{round.count}</td>
+              <td className="whitespace-nowrap">
+                {checkpoint && sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)}
+              </td>
+              <td>
+                <span aria-hidden className="inline-block size-4 border-2 rule" />
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
