@@ -11,18 +11,11 @@ export {
   type Terms,
 } from './stitches/stitch.ts'
 export { sdOfHeightOverWidth, type Gauge, type StitchSize } from './gauge/gauge.ts'
-export type {
-  CountOver,
-  EdgeLies,
-  Evidence,
-  MarksEvidence,
-  RoundEvidence,
-  SwatchEvidence,
-} from './gauge/evidence.ts'
+export type { CountOver, EdgeLies, Evidence, SwatchEvidence } from './gauge/evidence.ts'
 export type { FabricState, Loops } from './gauge/latentGauge.ts'
 export { checkEvidence, questionOf } from './gauge/checkEvidence.ts'
 export { type Conflict } from './gauge/combineEvidence.ts'
-export { evidenceSteps, type EvidenceStep } from './gauge/evidenceSteps.ts'
+export { evidenceSteps } from './gauge/evidenceSteps.ts'
 export { sizeOf } from './gauge/gaugeFromEvidence.ts'
 export { gaugeForStitch } from './gauge/gaugeForStitch.ts'
 export { roundsFor } from './gauge/roundsFor.ts'
@@ -30,7 +23,7 @@ export { hookAdvice } from './gauge/hookAdvice.ts'
 export { hookLetter, HOOKS } from './gauge/hooks.ts'
 export { nextMeasurements, tellingOf, type Measurement } from './gauge/nextMeasurement.ts'
 export { cautionsOf, type Caution, type CautionCode } from './cautions/cautionsOf.ts'
-export { fitnessOf, type FitnessReason, type Verdict } from './cautions/fitness.ts'
+export { fitnessOf, type FitnessReason } from './cautions/fitness.ts'
 export { ALL_PARTS, ALL_USES, type Fitness, type Part, type Use } from './cautions/use.ts'
 export {
   checkCalibration,
@@ -40,10 +33,10 @@ export {
   type Calibration,
 } from './yarn/calibration.ts'
 export { ALL_FIBRES, FIBRES, type Fibre } from './yarn/fibre.ts'
-export { ballsFor, metresAtHand } from './yarn/stock.ts'
+export { ballsToBuy, metresAtHand } from './yarn/stock.ts'
 export { substitutionPoints, type SubstitutionPoint } from './yarn/substitution.ts'
-export { formatMass, parseMass, type MassUnit } from './units/mass.ts'
-export { formatYarnLength, parseYarnLength, type YarnLengthUnit } from './units/yarnLength.ts'
+export { formatMass, parseMass } from './units/mass.ts'
+export { formatYarnLength, parseYarnLength } from './units/yarnLength.ts'
 export { MIGRATIONS, type OldRecord } from './exchange/migrations.ts'
 export { YARN_WEIGHTS, type YarnWeight } from './gauge/yarnWeight.ts'
 export { type Lie } from './shape/disc.ts'

@@ -32,6 +32,15 @@ const VIEWS = [
       await page.getByLabel('I count another number').fill('41')
     },
   },
+  {
+    name: 'gauges',
+    path: '/gauges/cotton-single',
+    size: DESK,
+    prepare: (page) => page.getByRole('button', { name: /Round swatch/ }).click(),
+  },
+  { name: 'gauges-390', path: '/gauges/cotton-single', size: PHONE },
+  { name: 'yarns', path: '/yarns', size: DESK },
+  { name: 'measure', path: '/measure', size: DESK },
   { name: 'settings', path: '/settings', size: DESK },
 ]
 

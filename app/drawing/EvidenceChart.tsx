@@ -86,8 +86,24 @@ export function EvidenceChart({ rows, width, rowHeight, consequenceHeading, sum 
             strokeWidth={1.2}
           />
         ))}
-        <Funnel rows={rows} which="stitches" x={x} top={top} rowHeight={rowHeight} fill="#B9C9C8" />
-        <Funnel rows={rows} which="rounds" x={x} top={top} rowHeight={rowHeight} fill="url(#hatch)" />
+        <Funnel
+          rows={rows}
+          which="stitches"
+          x={x}
+          top={top}
+          rowHeight={rowHeight}
+          fill="#B9C9C8"
+          apart={narrow}
+        />
+        <Funnel
+          rows={rows}
+          which="rounds"
+          x={x}
+          top={top}
+          rowHeight={rowHeight}
+          fill="url(#hatch)"
+          apart={narrow}
+        />
         {rows.map(({ key, says, counted }, index) => (
           <g key={key} opacity={counted ? 1 : 0.4}>
             {says.stitches && <Interval spread={says.stitches} x={x} y={top(index) + rowHeight * 0.3} open />}
@@ -200,6 +216,7 @@ function Funnel({
   top,
   rowHeight,
   fill,
+  apart,
 }: {
   readonly rows: readonly EvidenceRow[]
   readonly which: 'stitches' | 'rounds'
@@ -207,7 +224,24 @@ function Funnel({
   readonly top: (row: number) => number
   readonly rowHeight: number
   readonly fill: string
+  /** Whether text stands between the rows, which the funnel must leave free. */
+  readonly apart: boolean
 }) {
+  if (apart) {
+    return rows.map(({ key, soFar }, index) => (
+      <rect
+        key={key}
+        x={x(soFar[which].low)}
+        width={x(soFar[which].high) - x(soFar[which].low)}
+        y={top(index)}
+        height={rowHeight - 4}
+        fill={fill}
+        fillOpacity={0.55}
+        stroke="#6F868C"
+        strokeWidth={0.8}
+      />
+    ))
+  }
   const side = (end: 'low' | 'high') =>
     rows.flatMap(({ soFar }, index) => {
       const at = x(soFar[which][end])

@@ -3,7 +3,6 @@ export type StitchName = 'slst' | 'sc' | 'hdc' | 'dc' | 'tr'
 
 /** Stitches that a whole fabric can be made of. */
 export const BODY_STITCHES = ['sc', 'hdc', 'dc', 'tr'] as const satisfies readonly StitchName[]
-export type BodyStitch = (typeof BODY_STITCHES)[number]
 
 /** In which country's words a pattern speaks. The same word means different stitches in the two. */
 export type Terms = 'US' | 'UK'

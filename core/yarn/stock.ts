@@ -26,7 +26,7 @@ export function metresAtHand(yarn: YarnStock): number | undefined {
   return rest === undefined ? metres : (balls ?? 0) * metresPerBall + rest
 }
 
-/** Balls to buy for so many metres: ceil(total × (1 + reserve) / metres per ball), reserve 10%. */
-export function ballsFor(metres: number, metresPerBall: number, reserve = 0.1): number {
-  return Math.ceil((metres * (1 + reserve)) / metresPerBall - 1e-9)
+/** Balls to buy beside what is here: what is missing of total × (1 + reserve), reserve 10%, in whole balls. */
+export function ballsToBuy(total: number, here: number, metresPerBall: number, reserve = 0.1): number {
+  return Math.max(0, Math.ceil((total * (1 + reserve) - here) / metresPerBall - 1e-9))
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { gaugeFromTable } from '../gauge/gaugeFromTable.ts'
 import { checkCalibration, measuredMetres, tellsLittle, yarnUseOf, type Calibration } from './calibration.ts'
-import { ballsFor, metresAtHand } from './stock.ts'
+import { ballsToBuy, metresAtHand } from './stock.ts'
 import { substitutionPoints, type LabelledYarn } from './substitution.ts'
 
 const gauge = gaugeFromTable('sc', { weight: 4, strands: 1, hook: 5 })
@@ -24,8 +24,10 @@ test('metres at hand: balls and the weighed rest, or what was typed while the la
   expect(metresAtHand({ ...label, metres: 40 })).toBe(40)
   expect(metresAtHand({ metres: 40, leftoverGrams: 12 })).toBe(40)
   expect(metresAtHand({})).toBeUndefined()
-  expect(ballsFor(170, 85)).toBe(3)
-  expect(ballsFor(77.27, 85)).toBe(1)
+  expect(ballsToBuy(170, 0, 85)).toBe(3)
+  expect(ballsToBuy(170, 102, 85)).toBe(1)
+  expect(ballsToBuy(77.27, 0, 85)).toBe(1)
+  expect(ballsToBuy(50, 200, 85)).toBe(0)
 })
 
 test('an estimate is 65 mm a sc, ±25%; 300 sc weighed, or ten pulled out, better it', () => {

@@ -20,7 +20,7 @@ const TOP = 20
 /** Section, tape and strip under the disc. */
 const BELOW = 132
 const ROW = 22
-const BLOCK_TOP = 8
+const BLOCK_TOP = 2
 /** A row that leaves on the tangent after three quarters ends a quarter circumference out. */
 const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
 

@@ -1,7 +1,7 @@
 import { ChevronRight } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
 import { useState } from 'react'
-import { metresAtHand, type YarnRecord } from '../../../core/index.ts'
+import { ballsToBuy, metresAtHand, type YarnRecord } from '../../../core/index.ts'
 import { Cord } from '../../drawing/Cord.tsx'
 import { beginCopy } from '../../store/beginCopy.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
@@ -62,8 +62,10 @@ function ofWhatIsHere(
   const here = yarn && metresAtHand(yarn)
   if (here === undefined) return ''
   const times = Math.max(1, copies)
+  const buy = yarn?.metresPerBall ? ballsToBuy(metres * times, here, yarn.metresPerBall) : 0
+  const missing = buy > 0 ? `, ${buy} more ${buy === 1 ? 'ball' : 'balls'}` : ', not enough'
   const enough =
-    (metres + plusMinus) * times <= here ? '' : metres * times <= here ? ', just enough' : ', not enough'
+    (metres + plusMinus) * times <= here ? '' : metres * times <= here ? ', just enough' : missing
   return ` of ${Math.round(Number(sizes.yarn.bare(here)))}${copies > 1 ? ` for ${copies}` : ''}${enough}`
 }
 
