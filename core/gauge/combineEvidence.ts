@@ -1,7 +1,9 @@
 import type { Evidence } from './evidence.ts'
-import { observe, varianceAlong, type Gaussian, type LinearReading } from './gaussian.ts'
+import { varianceAlong, type Gaussian } from './gaussian.ts'
 import { UNKNOWNS } from './latentGauge.ts'
-import { readingsOf, type Reading } from './readingsOf.ts'
+import { linearised, mostProbable } from './mostProbable.ts'
+import type { Reading } from './reading.ts'
+import { readingsOf } from './readingsOf.ts'
 
 /** A piece of evidence that does not agree with all the rest. */
 export interface Conflict {
@@ -20,8 +22,6 @@ export interface Combined {
 
 /** More than this many standard deviations from what the rest expects is questioned. */
 const QUESTIONED = 3
-const ITERATIONS = 8
-const STEP = 1e-5
 
 /**
  * All evidence together: the most probable unknowns and their covariance (Gauss–Newton on the logarithms;
@@ -50,46 +50,6 @@ const inFixedOrder = (evidence: readonly Evidence[]): Evidence[] =>
   [...evidence].sort(
     (one, other) => one.at - other.at || (one.id < other.id ? -1 : one.id > other.id ? 1 : 0),
   )
-
-function mostProbable(prior: Gaussian, all: readonly Reading[]): Gaussian {
-  // Lying flat is a bound, not a measurement: several discs that do tell as much as one.
-  const bounds = all.filter(isFlatBound).length
-  const readings = all.map((reading) =>
-    isFlatBound(reading) ? { ...reading, variance: reading.variance * bounds } : reading,
-  )
-  let belief = prior
-  for (let iteration = 0; iteration < ITERATIONS; iteration++) {
-    const at = belief.mean
-    belief = readings.reduce((known, reading) => observe(known, linearised(reading, at)), prior)
-    const moved = belief.mean.reduce(
-      (most, mean, unknown) => Math.max(most, Math.abs(mean - at[unknown]!)),
-      0,
-    )
-    if (moved < 1e-10) break
-  }
-  return belief
-}
-
-/** The reading that an edge lies flat, somewhere within the tolerance. */
-export const isFlatBound = ({ about, value }: Reading): boolean => about === 'edge' && value === 0
-
-/** The reading as a straight line near where the unknowns are. */
-export function linearised(reading: Reading, at: Float64Array): LinearReading {
-  const { on, value, variance, predict } = reading
-  const moved = at.slice()
-  const here = predict(at)
-  let offset = value - here
-  const slopes = on.map((unknown) => {
-    moved[unknown] = at[unknown]! + STEP
-    const ahead = predict(moved)
-    moved[unknown] = at[unknown]! - STEP
-    const slope = (ahead - predict(moved)) / (2 * STEP)
-    moved[unknown] = at[unknown]!
-    offset += slope * at[unknown]!
-    return [unknown, slope] as const
-  })
-  return { slopes, value: offset, variance }
-}
 
 function worstReading(rest: Gaussian, item: Evidence): Conflict | undefined {
   let worst: Conflict | undefined

@@ -1,12 +1,14 @@
 import type { StitchName } from '../stitches/stitch.ts'
-import { combineEvidence, linearised } from './combineEvidence.ts'
+import { combineEvidence } from './combineEvidence.ts'
+import { linearised } from './mostProbable.ts'
 import type { Evidence } from './evidence.ts'
 import { varianceAlong, type Gaussian } from './gaussian.ts'
 import type { StitchSize } from './gauge.ts'
 import type { YarnAndHook } from './gaugeFromTable.ts'
 import { sizeOf } from './gaugeFromEvidence.ts'
 import { labelBelief, type WashChange } from './latentGauge.ts'
-import { readingsOf, type Reading } from './readingsOf.ts'
+import type { Reading } from './reading.ts'
+import { readingsOf } from './readingsOf.ts'
 
 /** A number with its standard deviation, both in mm. */
 export interface Spread {

@@ -12,7 +12,7 @@ import { gaugeFromTable } from './gaugeFromTable.ts'
 import { hookAdvice } from './hookAdvice.ts'
 import { labelBelief } from './latentGauge.ts'
 import { nextMeasurements, tellingOf } from './nextMeasurement.ts'
-import { arcOfDish } from './readingsOf.ts'
+import { arcOfDish } from './discReadings.ts'
 
 const MEDIUM = { weight: 4, strands: 1, hook: 5 } as const
 const COTTON = { mean: -0.04, sd: 0.01 }

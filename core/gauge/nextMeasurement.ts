@@ -1,4 +1,4 @@
-import { isFlatBound, linearised } from './combineEvidence.ts'
+import { isFlatBound, linearised } from './mostProbable.ts'
 import type { Evidence } from './evidence.ts'
 import { observe, varianceAlong, type Gaussian } from './gaussian.ts'
 import { stitchTerms } from './latentGauge.ts'

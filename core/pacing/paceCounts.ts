@@ -62,7 +62,7 @@ function firstLayer(problem: PacingProblem, widening: number, least: number, slo
     const count = layer.low + offset
     if (!allowed(problem, 0, count)) continue
     // The first count is itself "so many more than nothing": 6, then 6 more, is one rhythm.
-    const slot = Math.min(slots - 1, Math.max(0, count - least))
+    const slot = Math.min(slots - 1, Math.max(0, (problem.increaseBefore ?? count) - least))
     layer.cost[offset * slots + slot] = problem.deviationCost(0, count)
   }
   return layer
@@ -194,11 +194,11 @@ function countWindow(problem: PacingProblem, widening: number, index: number): [
 }
 
 /** Increases a round may take: from the steepest stretch of the ideal, doubled where even rounds hand theirs on. */
-function increaseRange({ ideals, even, fixed, multiples, firstCounts }: PacingProblem): {
+function increaseRange({ ideals, even, fixed, multiples, firstCounts, increaseBefore }: PacingProblem): {
   least: number
   most: number
 } {
-  let steepest = firstCounts[1]
+  let steepest = increaseBefore ?? firstCounts[1]
   let fall = 0
   let evenRun = 0
   let reference = fixed?.[0] ?? ideals[0]!

@@ -14,6 +14,8 @@ export interface PacingProblem {
   /** Each count must be a multiple of this. */
   readonly multiples?: readonly number[]
   readonly fixed?: readonly (number | undefined)[]
+  /** Increase that led to the first round, when it goes on from others. */
+  readonly increaseBefore?: number
 }
 
 /** What a complication costs: an even round or a changed increase a little, a repeat that does not divide more. */

@@ -59,8 +59,8 @@ export function writeOps(ops: readonly Op[], terms: Terms): string {
 }
 
 export function writeOp(op: Op, terms: Terms): string {
-  if (op.kind !== 'work') return op.kind
   const short = STITCHES[op.stitch].short[terms]
+  if (op.kind !== 'work') return op.kind === 'inc' ? 'inc' : `${short}2tog`
   return op.count === 1 ? short : `${op.count} ${short}`
 }
 

@@ -17,19 +17,21 @@ export interface RoundChoice {
  * others, nearest first. A slip stitch round only comes last (FIELD: two free rounds reach within
  * 0.17 h of sc, one within 0.34).
  * @param reach wanted Σh, mm
+ * @param least rounds at the least; 0 when a piece may stop where it is
  */
 export function chooseRounds(
   reach: number,
   body: StitchName,
   free: 0 | 1 | 2,
   heightOf: (stitch: StitchName) => number,
+  least = 2,
 ): RoundChoice[] {
   const bodyHeight = heightOf(body)
   const choices = tails(body, free).flatMap((tail) => {
     const tailHeight = tail.reduce((sum, stitch) => sum + heightOf(stitch), 0)
     const exact = (reach - tailHeight) / bodyHeight
     return [...new Set([Math.floor(exact), Math.ceil(exact)])]
-      .filter((rounds) => rounds >= 1 && rounds + tail.length >= 2)
+      .filter((rounds) => rounds >= Math.min(1, least) && rounds + tail.length >= least)
       .map((rounds): RoundChoice => ({
         stitches: [...new Array<StitchName>(rounds).fill(body), ...tail],
         trimmed: tail.length,

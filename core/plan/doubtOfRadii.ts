@@ -8,8 +8,14 @@ const STEP = 1e-4
 /**
  * Standard deviation of every radius, mm: the gauge's covariance and the centre's doubt carried through
  * the prediction (first order, by differences).
+ * @param centreSd standard deviation of where the first of these rounds begins, mm
  */
-export function doubtOfRadii(fabric: readonly RoundFabric[], centre: number, gauge: Gauge): number[] {
+export function doubtOfRadii(
+  fabric: readonly RoundFabric[],
+  centre: number,
+  gauge: Gauge,
+  centreSd = gauge.h * CENTRE_SD,
+): number[] {
   const radiiAt = (lnW: number, lnH: number, moved: number) =>
     predictProfile(
       fabric.map((round) => ({ ...round, w: round.w * Math.exp(lnW), h: round.h * Math.exp(lnH) })),
@@ -18,8 +24,7 @@ export function doubtOfRadii(fabric: readonly RoundFabric[], centre: number, gau
   const base = radiiAt(0, 0, 0)
   const wider = radiiAt(STEP, 0, 0)
   const taller = radiiAt(0, STEP, 0)
-  const offset = gauge.h * CENTRE_SD
-  const moved = radiiAt(0, 0, offset)
+  const moved = radiiAt(0, 0, centreSd)
   return base.map(({ radius }, index) => {
     const byW = (wider[index]!.radius - radius) / STEP
     const byH = (taller[index]!.radius - radius) / STEP

@@ -11,8 +11,9 @@ import { chooseRounds, reachableWithin, type RoundChoice } from './chooseRounds.
 import { measureFinished } from './measureFinished.ts'
 import { noticesOf } from './notices.ts'
 import type { PieceSpec, Plan, Round } from './plan.ts'
-import { predictProfile, type RoundFabric } from '../shape/predictProfile.ts'
+import { leftOfDish, predictProfile, type RoundFabric } from '../shape/predictProfile.ts'
 import { doubtOfRadii } from './doubtOfRadii.ts'
+import type { Worked } from './worked.ts'
 import { timeOf, yarnOf } from './yarnAndTime.ts'
 
 /**
@@ -32,21 +33,44 @@ interface Candidate {
   readonly across: number
 }
 
+/** Where rounds to be planned begin. */
+interface Base {
+  /** Radius at which the fabric begins, for counts: 0 in a closed ring. */
+  readonly inner: number
+  /** Radius at which it settles, for sizes. */
+  readonly centre: number
+  /** Standard deviation of `centre`, mm; as the gauge has it when not given. */
+  readonly sd?: number
+  /** Height of the edge that they go on from. */
+  readonly z: number
+  readonly worked: readonly Round[]
+}
+
 /**
  * Plans every round of a piece: counts, steps, predicted sizes, checkpoints, yarn and time.
  * Pure: the same spec gives the same plan.
+ * @param worked rounds that are facts; planning goes on from where the last of them was found to lie
  * @throws SpecError when the spec cannot be planned, with the field and what would be valid
  */
-export function planPiece(spec: PieceSpec): Plan {
+export function planPiece(spec: PieceSpec, worked?: Worked): Plan {
   checkSpec(spec)
   const gauges = gaugesByStitch(spec)
-  const best = bestCandidate(spec, gauges)
-  const centre = settledCentre(spec)
-  const positions = predictProfile(best.fabric, centre, holeRadius(spec))
-  const sds = doubtOfRadii(best.fabric, centre, spec.gauge)
-  const rounds = writeRounds(spec, best, (index) => ({ ...positions[index]!, sd: sds[index]! }))
+  const base = baseOf(spec, worked)
+  const best = bestCandidate(spec, gauges, base)
+  const { centre } = base
+  const positions = predictProfile(best.fabric, centre, base.inner)
+  const sds = doubtOfRadii(best.fabric, centre, spec.gauge, base.sd)
+  const rounds = [
+    ...base.worked,
+    ...writeRounds(spec, best, base, (index) => {
+      const { z, ...position } = positions[index]!
+      return { ...position, z: z + base.z * leftOfDish(index + 1, base.worked.length), sd: sds[index]! }
+    }),
+  ]
   const finished = measureFinished(rounds)
-  const checkpoints = chooseCheckpoints(rounds, best.choice.trimmed)
+  const checkpoints = chooseCheckpoints(rounds, best.choice.trimmed).filter(
+    ({ afterRound }) => afterRound > base.worked.length || afterRound === rounds.length,
+  )
   const { freeLastRounds } = spec.construction
   const reachable = reachableWithin(spec.stitch, freeLastRounds, (stitch) => gauges(stitch).h)
   const yarn = yarnOf(rounds, spec, gauges('sc').w)
@@ -82,17 +106,26 @@ function settledCentre(spec: PieceSpec): number {
   return holeRadius(spec) || CENTRE_OF_CLOSED_RING * spec.gauge.h
 }
 
-function bestCandidate(spec: PieceSpec, gauges: (stitch: StitchName) => Gauge): Candidate {
-  const wanted = spec.shape.across / 2 - holeRadius(spec)
+function baseOf(spec: PieceSpec, worked: Worked | undefined): Base {
+  if (!worked) return { inner: holeRadius(spec), centre: settledCentre(spec), z: 0, worked: [] }
+  const { radius, z, sd } = worked.edge
+  const last = worked.rounds.at(-1)!
+  const edge = { ...last, at: { ...last.at, radius, z, sd } }
+  return { inner: radius, centre: radius, sd, z, worked: [...worked.rounds.slice(0, -1), edge] }
+}
+
+function bestCandidate(spec: PieceSpec, gauges: (stitch: StitchName) => Gauge, base: Base): Candidate {
+  const wanted = spec.shape.across / 2 - base.inner
+  const least = base.worked.length > 0 ? 0 : 2
   const heightOf = (stitch: StitchName) => gauges(stitch).h
   const choose = (reach: number) =>
-    chooseRounds(reach, spec.stitch, spec.construction.freeLastRounds, heightOf)
-  const pilot = candidate(spec, choose(wanted)[0]!, gauges)
+    chooseRounds(Math.max(0, reach), spec.stitch, spec.construction.freeLastRounds, heightOf, least)
+  const pilot = candidate(spec, choose(wanted)[0]!, gauges, base)
   // Fabric gives a little both ways: aim off by what the first try was found to give.
-  const give = pilot.across / 2 - holeRadius(spec) - pilot.choice.reach
+  const give = pilot.across / 2 - base.inner - pilot.choice.reach
   const candidates = choose(wanted - give)
     .slice(0, finalists(pilot.choice.stitches.length))
-    .map((choice) => (sameRounds(choice, pilot.choice) ? pilot : candidate(spec, choice, gauges)))
+    .map((choice) => (sameRounds(choice, pilot.choice) ? pilot : candidate(spec, choice, gauges, base)))
   const cost = ({ across, choice }: Candidate) =>
     Math.abs(across - spec.shape.across) / 2 + choice.trimmed * 0.02 * spec.gauge.h
   return [...candidates, pilot].reduce((best, next) => (cost(next) < cost(best) ? next : best))
@@ -101,39 +134,85 @@ function bestCandidate(spec: PieceSpec, gauges: (stitch: StitchName) => Gauge): 
 const sameRounds = (one: RoundChoice, other: RoundChoice): boolean =>
   one.stitches.length === other.stitches.length && one.reach === other.reach
 
-function candidate(spec: PieceSpec, choice: RoundChoice, gauges: (stitch: StitchName) => Gauge): Candidate {
-  let radius = holeRadius(spec)
+function candidate(
+  spec: PieceSpec,
+  choice: RoundChoice,
+  gauges: (stitch: StitchName) => Gauge,
+  base: Base,
+): Candidate {
+  let radius = base.inner
   const radii = choice.stitches.map((stitch) => (radius += gauges(stitch).h))
   const ideals = choice.stitches.map((stitch, index) => idealCount(radii[index]!, gauges(stitch).w))
-  const { counts } = paceCounts(pacingProblem(spec, choice, ideals))
+  const counts = countsFor(spec, choice, ideals, base.worked)
   const fabric = choice.stitches.map((stitch, index): RoundFabric => {
     const { w, h } = gauges(stitch)
-    return { count: counts[index]!, w, h, flatness: flatness(counts[index]!, w, radii[index]!) }
+    return {
+      count: counts[index]!,
+      w,
+      h,
+      flatness: flatness(counts[index]!, w, radii[index]!),
+      edging: isEdging(stitch),
+    }
   })
-  const edge = predictProfile(fabric, settledCentre(spec)).at(-1)!
-  return { choice, counts, ideals, fabric, across: 2 * edge.radius }
+  const edge = predictProfile(fabric, base.centre).at(-1)
+  return { choice, counts, ideals, fabric, across: 2 * (edge?.radius ?? base.centre) }
 }
 
-/** The integer problem behind a choice of rounds. Slip stitch rounds edge the piece and never increase. */
+/** Paced counts; where rounds are worked already, the last of them is a fact that the others go on from. */
+function countsFor(
+  spec: PieceSpec,
+  choice: RoundChoice,
+  ideals: readonly number[],
+  worked: readonly Round[],
+): readonly number[] {
+  const last = worked.at(-1)
+  if (!last) return paceCounts(pacingProblem(spec, choice.stitches, ideals, 1)).counts
+  if (ideals.length === 0) return []
+  const problem = pacingProblem(
+    spec,
+    [last.stitch, ...choice.stitches],
+    [...worked.slice(0, -1).map(({ ideal }) => ideal), last.count, ...ideals],
+    last.number,
+  )
+  return paceCounts({
+    ...problem,
+    ideals: [last.count, ...ideals],
+    firstCounts: [last.count, last.count],
+    increaseBefore: Math.max(0, last.count - last.from),
+  }).counts.slice(1)
+}
+
+/**
+ * The integer problem behind a choice of rounds. Slip stitch rounds edge the piece and never increase.
+ * @param allIdeals of the whole piece, those before `fromRound` with it
+ */
 function pacingProblem(
   { constraints, rhythm }: PieceSpec,
-  { stitches }: RoundChoice,
-  ideals: readonly number[],
+  stitches: readonly StitchName[],
+  allIdeals: readonly number[],
+  fromRound: number,
 ): PacingProblem {
+  const ideals = allIdeals.slice(fromRound - 1)
   const evenRounds = new Set(constraints?.evenRounds)
-  const even = stitches.map((stitch, index) => isEdging(stitch) || evenRounds.has(index + 1))
+  const even = stitches.map((stitch, index) => isEdging(stitch) || evenRounds.has(index + fromRound))
   const multiples = stitches.map((_, index) =>
-    (constraints?.multiples ?? []).reduce((of, rule) => (index + 1 >= rule.fromRound ? rule.of : of), 1),
+    (constraints?.multiples ?? []).reduce(
+      (of, rule) => (index + fromRound >= rule.fromRound ? rule.of : of),
+      1,
+    ),
   )
-  const fixed = stitches.map((_, index) => (index === 0 ? constraints?.firstCount : undefined))
+  const fixed = stitches.map((_, index) =>
+    index === 0 ? (fromRound > 1 ? ideals[0]! : constraints?.firstCount) : undefined,
+  )
   const first = ideals[0]!
-  const deviation = deviationFrom(ideals, rhythm)
+  const deviation = deviationFrom(allIdeals, rhythm)
   return {
     ideals,
     firstCounts: [Math.max(4, Math.floor(first * 0.85)), Math.ceil(first * 1.2)],
     beta: betaOf(rhythm),
     // An edging follows the round below and is no fabric that could wave or cup.
-    deviationCost: (index, count) => (isEdging(stitches[index]!) ? 0 : deviation(index, count)),
+    deviationCost: (index, count) =>
+      isEdging(stitches[index]!) ? 0 : deviation(index + fromRound - 1, count),
     even,
     multiples,
     fixed,
@@ -143,14 +222,16 @@ function pacingProblem(
 function writeRounds(
   spec: PieceSpec,
   { choice, counts, ideals, fabric }: Candidate,
+  { worked }: Base,
   positionOf: (index: number) => Round['at'],
 ): Round[] {
-  let shapingRounds = 0
+  let shapingRounds = worked.filter(({ number, count, from }) => number > 1 && count !== from).length
   return choice.stitches.map((stitch, index): Round => {
     const count = counts[index]!
-    const from = index === 0 ? 0 : counts[index - 1]!
+    const number = worked.length + index + 1
+    const from = index > 0 ? counts[index - 1]! : (worked.at(-1)?.count ?? 0)
     const steps =
-      index === 0
+      number === 1
         ? [{ times: 1, ops: [{ kind: 'work' as const, stitch, count }] }]
         : placeIncreases({
             stitch,
@@ -161,12 +242,12 @@ function writeRounds(
             shapingRounds,
             joined: spec.construction.rounds.kind === 'joined',
           })
-    if (index > 0 && count !== from) shapingRounds++
+    if (number > 1 && count !== from) shapingRounds++
     return {
-      number: index + 1,
+      number,
       stitch,
-      yarn: spec.colours.findLast(({ fromRound }) => fromRound <= index + 1)!.yarn,
-      hosts: index === 0 ? { kind: 'ring' } : { kind: 'round', number: index },
+      yarn: spec.colours.findLast(({ fromRound }) => fromRound <= number)!.yarn,
+      hosts: number === 1 ? { kind: 'ring' } : { kind: 'round', number: number - 1 },
       from,
       count,
       ideal: ideals[index]!,

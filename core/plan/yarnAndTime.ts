@@ -1,3 +1,4 @@
+import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { CHAIN_SHARE_OF_SC, STITCHES, yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
 import type { PieceSpec, Round, YarnUse } from './plan.ts'
 import { startingChain } from './startingChain.ts'
@@ -8,19 +9,28 @@ const TAIL_MM = 150
 /** Passing from one round to the next: find the place, move the marker. In single crochets. */
 const ROUND_CHANGE_EFFORT = 2
 
-/** Metres of each yarn, in order of first use: stitches, starts and joins of rounds, two tails a stretch. */
-export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: number): YarnUse[] {
+/** Metres that each round takes: stitches, its start and join, two tails where a yarn begins. */
+export function metresByRound(
+  rounds: readonly Round[],
+  spec: PieceSpec,
+  scWidth: number = gaugeForStitch(spec.gauge, 'sc').w,
+): number[] {
   const { yarnDiameter, yarnUse } = spec.gauge
   const perStitch = (stitch: StitchName) =>
     yarnPerStitch(stitch, scWidth, yarnDiameter) * (yarnUse?.factor ?? 1)
-  const metres = new Map<string, number>()
-  rounds.forEach((round, index) => {
-    const { yarn, count, stitch } = round
-    const newYarn = rounds[index - 1]?.yarn !== yarn
-    const used =
-      count * perStitch(stitch) + perStitch('sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)
-    metres.set(yarn, (metres.get(yarn) ?? 0) + used / 1000)
+  return rounds.map((round, index) => {
+    const newYarn = rounds[index - 1]?.yarn !== round.yarn
+    const stitches = round.count * perStitch(round.stitch)
+    return (stitches + perStitch('sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)) / 1000
   })
+}
+
+/** Metres of each yarn, in order of first use. */
+export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: number): YarnUse[] {
+  const perRound = metresByRound(rounds, spec, scWidth)
+  const metres = new Map<string, number>()
+  rounds.forEach(({ yarn }, index) => metres.set(yarn, (metres.get(yarn) ?? 0) + perRound[index]!))
+  const { yarnUse } = spec.gauge
   return [...metres].map(([yarn, length]) => ({
     yarn,
     metres: length,

@@ -6,6 +6,8 @@ export interface RoundFabric {
   readonly w: number
   readonly h: number
   readonly flatness: number
+  /** An edging of slip stitches follows the round below: it neither cups nor pulls. */
+  readonly edging?: boolean
 }
 
 /** Where a round's top lies, mm. */
@@ -35,10 +37,10 @@ export function predictProfile(
   centre: number,
   hole = 0,
 ): PredictedPosition[] {
-  const cups = (round: RoundFabric | undefined) => !round || round.flatness < -FLAT_TOLERANCE
+  const cups = (round: RoundFabric | undefined) => !round || round.edging || round.flatness < -FLAT_TOLERANCE
   // One short round is evened out by its neighbours; two running lift the edge.
   const cupsAt = rounds.findIndex(
-    (round, index) => index >= CENTRE_ROUNDS && cups(round) && cups(rounds[index + 1]),
+    (round, index) => index >= CENTRE_ROUNDS && !round.edging && cups(round) && cups(rounds[index + 1]),
   )
   const flatRounds = cupsAt < 0 ? rounds : rounds.slice(0, cupsAt)
   const radii = settleFlat(flatRounds, centre)
@@ -46,13 +48,16 @@ export function predictProfile(
   let arc = hole
   let z = 0
   let radius = centre
-  rounds.forEach(({ count, w, h }, index) => {
+  let outward = 1
+  rounds.forEach(({ count, w, h, edging }, index) => {
     arc += h
     if (index < radii.length) radius = radii[index]!
     else {
       const height = h * (1 - FLAT_TOLERANCE / 2)
       const aim = (count * w * (1 + FLAT_TOLERANCE / 2)) / (2 * Math.PI)
-      const out = Math.max(-height, Math.min(height, aim - radius))
+      // An edging goes on the way the round below it went.
+      const out = edging ? outward * height : Math.max(-height, Math.min(height, aim - radius))
+      outward = out / height
       radius += out
       z += Math.sqrt(height * height - out * out)
     }
@@ -67,8 +72,8 @@ export function settleFlat(rounds: readonly RoundFabric[], centre: number): numb
   const diagonal = new Array<number>(size)
   const right = new Array<number>(size)
   const link = rounds.map(({ count, h }) => count / (h * h))
-  rounds.forEach(({ count, w, h, flatness }, index) => {
-    const taut = Math.abs(flatness) <= FLAT_TOLERANCE ? 1 : 0
+  rounds.forEach(({ count, w, h, flatness, edging }, index) => {
+    const taut = !edging && Math.abs(flatness) <= FLAT_TOLERANCE ? 1 : 0
     const stretch = (2 * Math.PI) / (count * w)
     const next = rounds[index + 1]
     diagonal[index] = link[index]! + taut * count * stretch * stretch + (next ? link[index + 1]! : 0)
@@ -86,4 +91,14 @@ export function settleFlat(rounds: readonly RoundFabric[], centre: number): numb
     radii[index] = (right[index]! + outer) / diagonal[index]!
   }
   return radii
+}
+
+/**
+ * How much of a dish is left after flat rounds were added around it: the last third of a piece decides how
+ * it lies, so the dish is gone when that third is new.
+ * @param added rounds added, from 1
+ * @param before rounds there were
+ */
+export function leftOfDish(added: number, before: number): number {
+  return Math.max(0, 1 - (3 * added) / (before + added))
 }

@@ -1,0 +1,319 @@
+import { SpecError } from '../errors/specError.ts'
+import { discReadings, type DiscModel } from '../gauge/discReadings.ts'
+import { varianceAlong, type Gaussian } from '../gauge/gaussian.ts'
+import type { Gauge, StitchSize } from '../gauge/gauge.ts'
+import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
+import { guessMeant } from '../gauge/guessMeant.ts'
+import { logEvidence, mostProbable } from '../gauge/mostProbable.ts'
+import type { Reading } from '../gauge/reading.ts'
+import type { PieceSpec, Round } from '../plan/plan.ts'
+import { predictProfile, type PredictedPosition } from '../shape/predictProfile.ts'
+import { isEdging } from '../stitches/stitch.ts'
+import { mm } from '../units/millimetres.ts'
+import { hypothesesFor, type CauseKind, type Hypothesis } from './causes.ts'
+import { lookThatTells, type Look } from './lookThatTells.ts'
+import type { PieceReading } from './pieceReading.ts'
+import { handsOf, type Hands } from './hands.ts'
+
+/** One cause, with the likeliest way it may have happened. */
+export interface Cause {
+  readonly kind: CauseKind
+  /** From 0 to 1; all causes add up to one. Never 1: a reading leaves doubt. */
+  readonly probability: number
+  readonly from?: number
+  readonly stitches?: number
+  /** Counts of the worked rounds if this is it. */
+  readonly counts: readonly number[]
+}
+
+export interface Diagnosis {
+  /** Ranked, the likeliest first. */
+  readonly causes: readonly Cause[]
+  /** The maker's stitches in this piece, if the first cause holds. */
+  readonly size: StitchSize
+  readonly hands: Hands
+  /** Where the worked rounds lie, if the first cause holds; the last of them as it was measured. */
+  readonly positions: readonly PredictedPosition[]
+  readonly edge: { readonly radius: number; readonly z: number; readonly sd: number }
+  /** What was expected of the last reading: diameter and ± (19 times of 20). */
+  readonly expected: { readonly across: number; readonly plusMinus: number }
+  /** The one look that tells the first two causes apart, while both are possible. */
+  readonly look?: Look
+  /** Two diameters that differ by more than their placement of increases explains, as a share. */
+  readonly uneven?: number
+}
+
+export interface Worked {
+  readonly spec: PieceSpec
+  /** Planned rounds up to the last reading. */
+  readonly rounds: readonly Round[]
+  /** In any order; the one after the last round is what is asked about. */
+  readonly readings: readonly PieceReading[]
+}
+
+/** This day's hands against the swatch's: both sizes together 2.5%, and 1.2% each. */
+const DAY_TOGETHER = 0.025
+const DAY_APART = 0.012
+const CENTRE_UNKNOWN = 2
+const CENTRE = { mean: 0.3, sd: 0.15 }
+/** Somebody counts right 97 times of 100, and is one off most of the rest. */
+const COUNTED_RIGHT = 0.97
+const COUNTED_NEAR = 0.012
+const COUNTED_WILD = 0.0005
+
+/**
+ * What readings of a piece say: why it measures as it does, how large the maker's stitches are in it, and
+ * where its edge lies. Every hypothesis is fitted with its own w, h and centre; their evidence ranks them.
+ * @throws SpecError when a reading cannot be: `across`, `around`, `count` or `edge`
+ */
+export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
+  const last = latest(readings, rounds.length)
+  checkReading(last, rounds)
+  const planned = rounds.map(({ count }) => count)
+  const hypotheses = hypothesesFor(planned, spec.construction.rounds)
+  const fits = hypotheses.map((hypothesis) => fit(hypothesis, spec, rounds, readings))
+  const best = Math.max(...fits.map(({ log }) => log))
+  const total = fits.reduce((sum, { log }) => sum + Math.exp(log - best), 0)
+  const causes = groupByKind(
+    fits.map((one) => ({ ...one, probability: Math.exp(one.log - best) / total })),
+    planned,
+  )
+  const first = bestOf(fits, causes[0]!.kind)
+  const size = sizeIn(first.belief)
+  const positions = positionsOf(first, spec, rounds)
+  const expectedFit = positionsOf({ ...bestOf(fits, 'hands'), belief: priorOf(spec.gauge) }, spec, rounds)
+  const measured = mean(last.across) / 2
+  return {
+    causes,
+    size,
+    hands: handsOf(spec.gauge, sizeIn(bestOf(fits, 'hands').belief)),
+    positions: [
+      ...positions.slice(0, -1),
+      {
+        ...positions.at(-1)!,
+        radius: measured,
+        z: last.edge.kind === 'standsUp' ? last.edge.by : positions.at(-1)!.z,
+      },
+    ],
+    edge: {
+      radius: measured,
+      z: last.edge.kind === 'standsUp' ? last.edge.by : 0,
+      sd: Math.hypot(1 / Math.sqrt(last.across.length), 0.004 * measured),
+    },
+    expected: { across: 2 * expectedFit.at(-1)!.radius, plusMinus: 4 * rounds.at(-1)!.at.sd },
+    look: lookThatTells(causes, rounds),
+    uneven: unevenness(last, spec),
+  }
+}
+
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
+
+function latest(readings: readonly PieceReading[], round: number): PieceReading {
+  const here = readings.filter(({ afterRound }) => afterRound === round)
+  const last = here.sort((one, other) => one.at - other.at).at(-1)
+  if (!last) throw new SpecError('across', 'Nothing is measured after this round.', 'Measure it across.')
+  return last
+}
+
+interface Fit {
+  readonly hypothesis: Hypothesis
+  readonly belief: Gaussian
+  /** Logarithm of prior times evidence. */
+  readonly log: number
+}
+
+/** The maker's gauge with what a day's hands add to its doubt, and the centre of a ring. */
+function priorOf({ w, h, varLnW, varLnH, covLnWLnH }: Gauge, centre = CENTRE): Gaussian {
+  const together = DAY_TOGETHER ** 2
+  const apart = DAY_APART ** 2
+  const cov = covLnWLnH + together
+  return {
+    mean: Float64Array.of(Math.log(w), Math.log(h), centre.mean),
+    covariance: Float64Array.of(
+      varLnW + together + apart,
+      cov,
+      0,
+      cov,
+      varLnH + together + apart,
+      0,
+      0,
+      0,
+      centre.sd ** 2,
+    ),
+  }
+}
+
+function fit(
+  hypothesis: Hypothesis,
+  spec: PieceSpec,
+  rounds: readonly Round[],
+  readings: readonly PieceReading[],
+): Fit {
+  const start = spec.construction.start
+  const hole =
+    start.kind === 'chainRing'
+      ? { mean: start.chains / (2 * Math.PI) / (spec.gauge.h / spec.gauge.w), sd: 0.1 }
+      : CENTRE
+  const prior = priorOf(spec.gauge, hypothesis.centre ?? hole)
+  const numbers: Reading[] = []
+  let log = Math.log(hypothesis.prior)
+  for (const reading of readings) {
+    const worked = rounds.slice(0, reading.afterRound)
+    const counts = hypothesis.counts(worked.map(({ count }) => count))
+    numbers.push(...discReadings(modelOf(counts, worked, spec.gauge), reading))
+    for (const { round, count } of reading.counts ?? []) {
+      log += Math.log(countOdds(count - (counts[round - 1] ?? counts.at(-1)!)))
+    }
+  }
+  const belief = mostProbable(prior, numbers)
+  return { hypothesis, belief, log: log + logEvidence(prior, numbers, belief.mean) }
+}
+
+const countOdds = (off: number): number =>
+  off === 0 ? COUNTED_RIGHT : Math.abs(off) === 1 ? COUNTED_NEAR : COUNTED_WILD
+
+/** Rounds with so many stitches; other stitches than the body's keep their usual proportion to it. */
+function modelOf(counts: readonly number[], rounds: readonly Round[], gauge: Gauge): DiscModel {
+  return {
+    centre: CENTRE_UNKNOWN,
+    rounds: counts.map((count, index) => {
+      const { stitch } = rounds[Math.min(index, rounds.length - 1)]!
+      const own = gaugeForStitch(gauge, stitch)
+      return {
+        count,
+        lnW: { terms: [0], offset: Math.log(own.w / gauge.w) },
+        lnH: { terms: [1], offset: Math.log(own.h / gauge.h) },
+      }
+    }),
+  }
+}
+
+function sizeIn(belief: Gaussian): StitchSize {
+  const varLnW = varianceAlong(belief, [[0, 1]])
+  const varLnH = varianceAlong(belief, [[1, 1]])
+  return {
+    w: mm(Math.exp(belief.mean[0]!)),
+    h: mm(Math.exp(belief.mean[1]!)),
+    varLnW,
+    varLnH,
+    covLnWLnH: belief.covariance[1]!,
+  }
+}
+
+function positionsOf(
+  { hypothesis, belief }: Pick<Fit, 'hypothesis' | 'belief'>,
+  spec: PieceSpec,
+  rounds: readonly Round[],
+): PredictedPosition[] {
+  const { w, h } = sizeIn(belief)
+  const counts = hypothesis.counts(rounds.map(({ count }) => count))
+  let arc = 0
+  const fabric = rounds.map((round, index) => {
+    const own = gaugeForStitch(spec.gauge, round.stitch)
+    const [roundW, roundH] = [(w * own.w) / spec.gauge.w, (h * own.h) / spec.gauge.h]
+    arc += roundH
+    const count = counts[Math.min(index, counts.length - 1)]!
+    return {
+      count,
+      w: roundW,
+      h: roundH,
+      flatness: (count * roundW) / (2 * Math.PI * arc) - 1,
+      edging: isEdging(round.stitch),
+    }
+  })
+  return predictProfile(fabric, belief.mean[CENTRE_UNKNOWN]! * h)
+}
+
+const bestOf = (fits: readonly Fit[], kind: CauseKind): Fit =>
+  fits
+    .filter(({ hypothesis }) => hypothesis.kind === kind)
+    .reduce((top, one) => (one.log > top.log ? one : top))
+
+/** A reading leaves doubt, however well one cause explains it. */
+const MOST_CERTAIN = 0.99
+
+function groupByKind(fits: readonly (Fit & { probability: number })[], planned: readonly number[]): Cause[] {
+  const kinds = [...new Set(fits.map(({ hypothesis }) => hypothesis.kind))]
+  return kinds
+    .map((kind): Cause => {
+      const ofKind = fits.filter(({ hypothesis }) => hypothesis.kind === kind)
+      const { hypothesis } = bestOf(ofKind, kind)
+      return {
+        kind,
+        probability: Math.min(
+          MOST_CERTAIN,
+          ofKind.reduce((sum, { probability }) => sum + probability, 0),
+        ),
+        ...(hypothesis.from === undefined ? {} : { from: hypothesis.from }),
+        ...(hypothesis.stitches === undefined ? {} : { stitches: hypothesis.stitches }),
+        counts: hypothesis.counts(planned),
+      }
+    })
+    .sort((one, other) => other.probability - one.probability)
+}
+
+/** Beyond this share two diameters are more than a careless tape. */
+const UNEVEN = 0.035
+
+function unevenness({ across }: PieceReading, { construction }: PieceSpec): number | undefined {
+  if (across.length < 2) return undefined
+  const share = Math.max(...across) / Math.min(...across) - 1
+  // Corners and flats of a hexagon differ by 15%; staggered increases make no corners.
+  const explained = construction.placement === 'stacked' ? 0.155 : UNEVEN
+  return share > explained ? share : undefined
+}
+
+/** A size this far from anything the maker's gauge allows is a slip of the pen, not of the hook. */
+const WITHIN_REASON = Math.log(1.5)
+
+function checkReading(reading: PieceReading, rounds: readonly Round[]): void {
+  const { across, around, edge, counts } = reading
+  const expected = 2 * rounds.at(-1)!.at.radius
+  const cm = (length: number) => `${(length / 10).toFixed(1)} cm`
+  if (across.length === 0 || across.some((one) => !(one > 0))) {
+    throw new SpecError('across', 'A piece is wider than nothing.', 'Measure it through the centre.')
+  }
+  const share = Math.max(...across) / Math.min(...across) - 1
+  if (share > 0.2) {
+    throw new SpecError(
+      'across',
+      `${cm(across[0]!)} one way and ${cm(across[1]!)} the other cannot be one disc.`,
+      'Even a hexagon differs by 15% at most. Measure both through the centre.',
+    )
+  }
+  const wide = mean(across)
+  if (Math.abs(Math.log(wide / expected)) > WITHIN_REASON) {
+    const meant = guessMeant(wide, expected)
+    throw new SpecError(
+      'across',
+      `${cm(wide)} after Rnd ${rounds.length} is more than any hand strays: the plan says ${cm(expected)}.`,
+      meant ? `Did you mean ${cm(wide * meant.factor)} ${meant.reason}?` : 'Check the round and the tape.',
+    )
+  }
+  if (around !== undefined && !(around > 2 * wide && around < 5 * wide)) {
+    throw new SpecError(
+      'around',
+      `${cm(around)} around does not go with ${cm(wide)} across.`,
+      `Around a flat edge it is about ${cm(Math.PI * wide)}.`,
+    )
+  }
+  if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < wide / 2)) {
+    throw new SpecError(
+      'edge',
+      `An edge cannot stand up ${cm(edge.by)} here.`,
+      `From 1 mm to ${cm(wide / 2)}.`,
+    )
+  }
+  for (const { round, count } of counts ?? []) {
+    const planned = rounds[round - 1]?.count
+    if (planned === undefined || !Number.isInteger(count) || count < planned / 2 || count > planned * 2) {
+      throw new SpecError(
+        'count',
+        planned === undefined
+          ? `Rnd ${round} is not worked yet.`
+          : `${count} stitches cannot be Rnd ${round}: the plan says ${planned}.`,
+        'Count every stitch of the round once.',
+      )
+    }
+  }
+}

@@ -1,0 +1,19 @@
+import type { EdgeLies } from '../gauge/evidence.ts'
+
+/** What was measured on a piece in work, after a round. Lengths in mm. */
+export interface PieceReading {
+  readonly id: string
+  readonly copyId: string
+  /** Milliseconds since 1970. */
+  readonly at: number
+  /** The plan version that the round was worked to. */
+  readonly planVersion: number
+  readonly afterRound: number
+  /** Diameters: one, or two at right angles. */
+  readonly across: readonly number[]
+  /** Length around the edge. */
+  readonly around?: number
+  readonly edge: EdgeLies
+  /** Rounds whose stitches were counted, this one or others. */
+  readonly counts?: readonly { readonly round: number; readonly count: number }[]
+}

@@ -1,0 +1,214 @@
+import { SpecError } from '../errors/specError.ts'
+import type { Gauge } from '../gauge/gauge.ts'
+import { hookAdvice } from '../gauge/hookAdvice.ts'
+import { effortOfRound } from '../plan/yarnAndTime.ts'
+import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
+import { planPiece } from '../plan/planPiece.ts'
+import { FLAT_TOLERANCE } from '../shape/disc.ts'
+import { mm } from '../units/millimetres.ts'
+import type { Diagnosis } from './diagnose.ts'
+import { carryOnPlan } from './carryOnPlan.ts'
+import { workedRounds } from './workedRounds.ts'
+
+/** What can be done about a piece that measures otherwise than planned. */
+export type WayKind = 'replan' | 'goBack' | 'anotherHook' | 'accept'
+
+export interface WayOut {
+  readonly kind: WayKind
+  /** The whole piece as it would be: worked rounds, then those to come. */
+  readonly plan: Plan
+  /** What it is planned from; its gauge is the maker's in this piece. */
+  readonly spec: PieceSpec
+  /** The last round that stays as it is. */
+  readonly keeps: number
+  /** Stitches to pull out. */
+  readonly pulledOut: number
+  /** Seconds still to work, and against carrying on unchanged. */
+  readonly secondsLeft: number
+  readonly moreSeconds: number
+  /** Metres of yarn in the finished piece, against carrying on unchanged. */
+  readonly metres: number
+  readonly moreMetres: number
+  /** Off the target, mm across (+: larger). */
+  readonly off: number
+  /** Hook to take, mm, when another is part of it. */
+  readonly hook?: number
+  /** What it comes to in all: lower is better. */
+  readonly cost: number
+}
+
+export interface Situation {
+  readonly spec: PieceSpec
+  /** Hook in use, mm. */
+  readonly hook: number
+  /** The whole plan that is worked to. */
+  readonly plan: Plan
+  /** Rounds worked when it was measured. */
+  readonly afterRound: number
+  readonly diagnosis: Diagnosis
+}
+
+/** Carrying on unchanged, and the ways out, the best first. */
+export function waysOut(situation: Situation): {
+  readonly unchanged: WayOut
+  readonly ways: readonly WayOut[]
+} {
+  const { spec, plan, afterRound, diagnosis } = situation
+  const own = gaugeNow(spec.gauge, diagnosis)
+  const worked = workedRounds(
+    plan.rounds.slice(0, afterRound),
+    diagnosis.causes[0]!.counts,
+    diagnosis.positions,
+    diagnosis.size,
+    spec.construction,
+  )
+  const specNow: PieceSpec = { ...spec, gauge: own }
+  const kept = carryOnPlan(specNow, plan, worked, diagnosis.edge)
+  const unchanged = weigh(situation, {
+    kind: 'accept',
+    plan: kept,
+    spec: acceptedSpec(specNow, kept),
+    worked,
+  })
+  const against = (way: WayOut): WayOut => ({
+    ...way,
+    moreSeconds: way.secondsLeft - unchanged.secondsLeft,
+    moreMetres: way.metres - unchanged.metres,
+  })
+  const replanned = attempt(() => planPiece(specNow, { rounds: worked, edge: diagnosis.edge }))
+  const ways: WayOut[] = [
+    ...(replanned ? [weigh(situation, { kind: 'replan', plan: replanned, spec: specNow, worked })] : []),
+    ...goBack(situation, specNow, worked),
+    ...anotherHook(situation, specNow, worked),
+    unchanged,
+  ].map(against)
+  return { unchanged, ways: ways.sort((one, other) => one.cost - other.cost) }
+}
+
+function attempt(plan: () => Plan): Plan | undefined {
+  try {
+    return plan()
+  } catch (error) {
+    if (error instanceof SpecError) return undefined
+    throw error
+  }
+}
+
+/** The gauge with the maker's stitches as they are in this piece; other stitches move with them. */
+function gaugeNow(gauge: Gauge, { size }: Diagnosis): Gauge {
+  const [byW, byH] = [size.w / gauge.w, size.h / gauge.h]
+  const others = Object.entries(gauge.others ?? {}).map(([name, other]) => [
+    name,
+    { ...other, w: mm(other.w * byW), h: mm(other.h * byH) },
+  ])
+  return {
+    ...gauge,
+    ...size,
+    ...(others.length > 0 ? { others: Object.fromEntries(others) as Gauge['others'] } : {}),
+    certainty: 'measured',
+  }
+}
+
+/** Accepting a size makes it the target. */
+function acceptedSpec(spec: PieceSpec, { finished }: Plan): PieceSpec {
+  return { ...spec, shape: { ...spec.shape, across: mm(Math.round(finished.across)) } }
+}
+
+/** Back to where the trouble began, and from there by the maker's own gauge. */
+function goBack(situation: Situation, spec: PieceSpec, worked: readonly Round[]): WayOut[] {
+  const { diagnosis, plan } = situation
+  const keeps = lastGoodRound(diagnosis, plan.rounds.slice(0, situation.afterRound))
+  if (keeps === undefined || keeps >= worked.length) return []
+  const rounds = worked.slice(0, keeps)
+  // The rounds that stay were not measured by themselves: their edge is where the fit puts it.
+  const { radius, z } = diagnosis.positions[keeps - 1]!
+  const scale = diagnosis.edge.radius / diagnosis.positions.at(-1)!.radius
+  const edge = { radius: radius * scale, z, sd: diagnosis.edge.sd + 0.01 * radius }
+  const again = attempt(() => planPiece(spec, { rounds, edge }))
+  return again ? [weigh(situation, { kind: 'goBack', plan: again, spec, worked: rounds, from: worked })] : []
+}
+
+/** The last round before the error, or the last that still lies flat. */
+function lastGoodRound({ causes, size, positions }: Diagnosis, rounds: readonly Round[]): number | undefined {
+  const { kind, from } = causes[0]!
+  if (from !== undefined && kind !== 'hands') return Math.max(1, from - 1)
+  let arc = 0
+  const firstOff = rounds.findIndex(({ count, number }) => {
+    arc += size.h
+    return number > 3 && Math.abs((count * size.w) / (2 * Math.PI * arc) - 1) > FLAT_TOLERANCE
+  })
+  return firstOff < 1 || firstOff > positions.length ? undefined : firstOff
+}
+
+/** A hook helps only where both sizes moved together; it cannot mend waves or cups. */
+function anotherHook(situation: Situation, spec: PieceSpec, worked: readonly Round[]): WayOut[] {
+  const { diagnosis, hook } = situation
+  if (diagnosis.hands !== 'tight' && diagnosis.hands !== 'loose') return []
+  const advice = hookAdvice(spec.gauge, hook, situation.spec.gauge.w)
+  if (advice.hook === hook) return []
+  const by = 1 + advice.change
+  const sized: Gauge = {
+    ...spec.gauge,
+    w: mm(spec.gauge.w * by),
+    h: mm(spec.gauge.h * by),
+    varLnW: spec.gauge.varLnW + 0.015 ** 2,
+    varLnH: spec.gauge.varLnH + 0.015 ** 2,
+    covLnWLnH: spec.gauge.covLnWLnH + 0.015 ** 2,
+    ...(spec.gauge.others ? { others: undefined } : {}),
+  }
+  const { others: _, ...gauge } = sized
+  const withHook: PieceSpec = { ...spec, gauge }
+  const plan = attempt(() => planPiece(withHook, { rounds: worked, edge: diagnosis.edge }))
+  return plan
+    ? [{ ...weigh(situation, { kind: 'anotherHook', plan, spec: withHook, worked }), hook: advice.hook }]
+    : []
+}
+
+interface Proposal {
+  readonly kind: WayKind
+  readonly plan: Plan
+  readonly spec: PieceSpec
+  /** Rounds that stay. */
+  readonly worked: readonly Round[]
+  /** Rounds that are there now, when some are pulled out. */
+  readonly from?: readonly Round[]
+}
+
+/** Pulling a stitch out takes a fifth of working it. */
+const PULLING = 0.2
+/** An hour of work is as bad as missing the size by its whole tolerance. */
+const HOUR = 3600
+/** A new hook is a small bet of its own. */
+const HOOK_BET = 0.3
+
+function weigh({ spec: asked, afterRound }: Situation, proposal: Proposal): WayOut {
+  const { kind, plan, spec, worked, from } = proposal
+  const seconds = (rounds: readonly Round[]) =>
+    (rounds.reduce((sum, round) => sum + effortOfRound(round, spec), 0) * 60) / spec.pace
+  const pulled = from?.slice(worked.length) ?? []
+  const secondsLeft = seconds(plan.rounds.slice(worked.length)) + PULLING * seconds(pulled)
+  const metres = plan.yarn.reduce((sum, use) => sum + use.metres, 0)
+  const off = plan.finished.across - asked.shape.across
+  const tolerance = Math.max(asked.shape.tolerance, 2)
+  const notFlat = Math.max(0, Math.abs(plan.finished.flatness) / FLAT_TOLERANCE - 1)
+  const lifted = plan.finished.height / tolerance
+  return {
+    kind,
+    plan,
+    spec,
+    keeps: worked.length,
+    pulledOut: pulled.reduce((sum, { count }) => sum + count, 0),
+    secondsLeft,
+    moreSeconds: 0,
+    metres,
+    moreMetres: 0,
+    off,
+    cost:
+      Math.min(16, (off / tolerance) ** 2) +
+      Math.min(16, notFlat ** 2 + lifted ** 2) +
+      (secondsLeft + seconds(pulled)) / HOUR +
+      (kind === 'anotherHook' ? HOOK_BET : 0) +
+      // What is pulled out must be worth it.
+      (pulled.length > 0 ? 0.5 + (afterRound - worked.length) * 0.02 : 0),
+  }
+}
