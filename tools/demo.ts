@@ -18,6 +18,7 @@ import {
   type GaugeRecord,
   type LogEvent,
   type NewEvent,
+  type PieceReading,
   type PieceRecord,
   type Plan,
   type PlanVersionRecord,
@@ -228,6 +229,17 @@ const halfMat = worked(
   ({ position }) => position.round === 5 && position.unit === 9,
 )
 
+/** The three mats that are done were measured when they were. */
+const readings: PieceReading[] = [108.5, 109, 107.5].map((across, index) => ({
+  id: `mat-${index + 1}-measured`,
+  copyId: `mat-${index + 1}`,
+  at: matLogs[index]!.at(-1)!.at + 600_000,
+  planVersion: 1,
+  afterRound: matPlan.rounds.length,
+  across: [across, across + 1],
+  edge: { kind: 'flat' },
+}))
+
 const copy = (id: string, piece: PieceRecord, number: number, log: readonly LogEvent[]): CopyRecord => ({
   id,
   pieceId: piece.id,
@@ -258,6 +270,7 @@ const file = projectFile(
     ],
     planVersions: [pinned(trivet, FIRST_DAY), pinned(mats, FIRST_DAY + DAY)],
     events: [...trivetLog, ...matLogs.flat(), ...halfMat],
+    readings,
   },
   new Date(FIRST_DAY + 8 * DAY).toISOString(),
   { ...DEFAULT_SETTINGS, name: 'Skarn Hut', pace: PACE },

@@ -5,6 +5,7 @@ import {
   type GaugeRecord,
   type LogEvent,
   type OldRecord,
+  type PieceReading,
   type PieceRecord,
   type PlanVersionRecord,
   type ProjectRecord,
@@ -22,6 +23,8 @@ interface Remembered {
   value: unknown
 }
 
+const STORES_ADDED: Readonly<Record<number, Record<string, string>>> = { 3: { readings: 'id, copyId' } }
+
 export class UzelDatabase extends Dexie {
   declare projects: Table<StoredProject, string>
   declare pieces: Table<PieceRecord, string>
@@ -30,6 +33,7 @@ export class UzelDatabase extends Dexie {
   declare copies: Table<CopyRecord, string>
   declare planVersions: Table<PlanVersionRecord, string>
   declare events: Table<LogEvent, string>
+  declare readings: Table<PieceReading, string>
   declare settings: Table<StoredSettings, string>
   declare remembered: Table<Remembered, string>
 
@@ -49,7 +53,7 @@ export class UzelDatabase extends Dexie {
     })
     for (const { to, piece, gauge, yarn, workshop } of MIGRATIONS) {
       this.version(to)
-        .stores({})
+        .stores(STORES_ADDED[to] ?? {})
         .upgrade(async (transaction) => {
           for (const [table, up] of Object.entries({
             pieces: piece,

@@ -54,7 +54,11 @@ export async function renameProject(id: string, name: string): Promise<void> {
 export async function duplicateProject(id: string): Promise<string> {
   const all = await recordsOf([id])
   const shared = new Set([...all.gauges, ...all.yarns].map((record) => record.id))
-  const fresh = withFreshIds({ ...all, copies: [], planVersions: [], events: [] }, freshId, shared)
+  const fresh = withFreshIds(
+    { ...all, copies: [], planVersions: [], events: [], readings: [] },
+    freshId,
+    shared,
+  )
   const now = Date.now()
   const project = {
     ...fresh.projects[0]!,
@@ -83,11 +87,19 @@ export async function sweepDeleted(now: number): Promise<void> {
 }
 
 export async function removeProjects(ids: readonly string[]): Promise<void> {
-  const { pieces, copies, planVersions, events } = await recordsOf(ids)
+  const { pieces, copies, planVersions, events, readings } = await recordsOf(ids)
   await database.transaction(
     'rw',
-    [database.projects, database.pieces, database.copies, database.planVersions, database.events],
+    [
+      database.projects,
+      database.pieces,
+      database.copies,
+      database.planVersions,
+      database.events,
+      database.readings,
+    ],
     async () => {
+      await database.readings.bulkDelete(readings.map(({ id }) => id))
       await database.events.bulkDelete(events.map(({ id }) => id))
       await database.planVersions.bulkDelete(planVersions.map(({ id }) => id))
       await database.copies.bulkDelete(copies.map(({ id }) => id))
@@ -146,6 +158,7 @@ export async function putRecords(records: Records, workshop?: WorkshopSettings):
     await database.copies.bulkPut([...records.copies])
     await database.planVersions.bulkPut([...records.planVersions])
     await database.events.bulkPut([...records.events])
+    await database.readings.bulkPut([...records.readings])
     if (workshop) await database.settings.put({ ...workshop, key: 'workshop' })
   })
 }

@@ -22,6 +22,10 @@ export async function recordsOf(projectIds?: readonly string[]): Promise<Records
       ),
     )
   ).flat()
+  const readings = await database.readings
+    .where('copyId')
+    .anyOf(copies.map(({ id }) => id))
+    .toArray()
   // A whole workshop keeps yarns and gauges that no project uses yet.
   const usedGauges = new Set(pieces.map(({ gaugeId }) => gaugeId))
   const usedYarns = new Set([
@@ -30,7 +34,16 @@ export async function recordsOf(projectIds?: readonly string[]): Promise<Records
   ])
   const gauges = await database.gauges.filter(({ id }) => !projectIds || usedGauges.has(id)).toArray()
   const yarns = await database.yarns.filter(({ id }) => !projectIds || usedYarns.has(id)).toArray()
-  return { projects: stored.map(withoutDeletion), pieces, gauges, yarns, copies, planVersions, events }
+  return {
+    projects: stored.map(withoutDeletion),
+    pieces,
+    gauges,
+    yarns,
+    copies,
+    planVersions,
+    events,
+    readings,
+  }
 }
 
 function withoutDeletion({ deletedAt: _, ...project }: StoredProject) {

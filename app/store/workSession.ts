@@ -119,7 +119,7 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
         const news = await eventsAfter(db, copy.id, stored.lastSeq)
         if (news.length > 0) return news
         await db.events.add(event)
-        await noteOnCopy(db, event)
+        await noteOnCopy(db, event, stored)
         return undefined
       })
       if (outcome) takeIn(outcome)
@@ -166,7 +166,10 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
 }
 
 /** The copy and its project carry what the shelf needs to know without reading the log. */
-async function noteOnCopy(db: UzelDatabase, { copyId, type, at }: LogEvent): Promise<void> {
+async function noteOnCopy(db: UzelDatabase, event: LogEvent, before: WorkState): Promise<void> {
+  const { copyId, type, at } = event
+  const { planVersion } = replay([event], before)
+  if (planVersion !== before.planVersion) await db.copies.update(copyId, { planVersion })
   if (type === 'finish') await db.copies.update(copyId, { finishedAt: at })
   if (type === 'reopen') await db.copies.update(copyId, { finishedAt: undefined })
 }

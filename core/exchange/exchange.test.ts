@@ -46,6 +46,18 @@ function records(spec = discSpec(110), name = 'Tin-mug mats', taps = 3): Records
     copies: [{ id: 'copy', pieceId: 'piece', number: 1, planVersion: 1, startedAt: 1000 }],
     planVersions: [{ id: 'v1', pieceId: 'piece', version: 1, at: 1000, spec, plan }],
     events: log,
+    readings: [
+      {
+        id: 'reading',
+        copyId: 'copy',
+        at: 2000,
+        planVersion: 1,
+        afterRound: 2,
+        across: [31, 32],
+        edge: { kind: 'standsUp', by: 4 },
+        counts: [{ round: 2, count: 12 }],
+      },
+    ],
   }
 }
 
@@ -68,7 +80,16 @@ test('what is written is read back without loss', () => {
 })
 
 test('an empty workshop is a file too', () => {
-  const empty = { projects: [], pieces: [], gauges: [], yarns: [], copies: [], planVersions: [], events: [] }
+  const empty = {
+    projects: [],
+    pieces: [],
+    gauges: [],
+    yarns: [],
+    copies: [],
+    planVersions: [],
+    events: [],
+    readings: [],
+  }
   expect(readProjectFile(writeProjectFile(projectFile(empty, NOW)))).toMatchObject({ ok: true })
 })
 
@@ -87,7 +108,7 @@ test.each([
   ['{"format":"uzel", "vers', '', /not JSON/],
   ['[]', '', /not a Uzel file/],
   ['{"format":"other","version":1}', 'format', /not a Uzel file/],
-  [spoiled(['version'], 7), 'version', /reads up to 2/],
+  [spoiled(['version'], 7), 'version', /reads up to 3/],
   [spoiled(['pieces', 0, 'shape', 'across'], -3), 'pieces[0].shape.across', /greater than or equal/],
   [spoiled(['pieces', 0, 'shape', 'across'], '110'), 'pieces[0].shape.across', /number/],
   [spoiled(['pieces', 0, 'shape', 'across'], undefined), 'pieces[0].shape.across', /required/],

@@ -33,6 +33,30 @@ const taken = {
 }
 const mayBeAside = { setAside: Joi.boolean() }
 
+const edge = Joi.alternatives()
+  .try(
+    record({ kind: Joi.string().valid('flat') }),
+    record({ kind: Joi.string().valid('standsUp'), by: millimetres(0.1, 3000) }),
+    record({ kind: Joi.string().valid('waves'), much: Joi.string().valid('little', 'lot') }),
+  )
+  .match('one')
+
+const reading = record(
+  {
+    id,
+    copyId: id,
+    at: time,
+    planVersion: Joi.number().integer().min(1).max(10_000),
+    afterRound: round,
+    across: Joi.array().items(millimetres(1, 3000)).min(1).max(2),
+    edge,
+  },
+  {
+    around: millimetres(1, 10_000),
+    counts: Joi.array().items(record({ round, count })).max(500),
+  },
+)
+
 const evidence = Joi.alternatives().conditional('.kind', {
   switch: [
     {
@@ -63,15 +87,13 @@ const evidence = Joi.alternatives().conditional('.kind', {
           kind: Joi.string().valid('round'),
           counts: Joi.array().items(Joi.number().integer().min(3).max(100_000)).min(2).max(500),
           across: Joi.array().items(millimetres(1, 3000)).min(1).max(2),
-          edge: Joi.alternatives()
-            .try(
-              record({ kind: Joi.string().valid('flat') }),
-              record({ kind: Joi.string().valid('standsUp'), by: millimetres(0.1, 3000) }),
-              record({ kind: Joi.string().valid('waves'), much: Joi.string().valid('little', 'lot') }),
-            )
-            .match('one'),
+          edge,
         },
-        mayBeAside,
+        {
+          ...mayBeAside,
+          stitches: Joi.array().items(stitch).min(2).max(500),
+          from: name,
+        },
       ),
     },
   ],
@@ -340,6 +362,15 @@ const event = Joi.alternatives()
       { is: 'goTo', then: record({ ...move, type: kind('goTo') }) },
       { is: 'undo', then: record({ ...move, type: kind('undo'), undoes: id }) },
       {
+        is: 'replan',
+        then: record({
+          ...move,
+          type: kind('replan'),
+          planVersion: count.min(1),
+          fromVersion: count.min(1),
+        }),
+      },
+      {
         is: 'count',
         then: record({ ...entry, type: kind('count'), round, counted: count, expected: count }),
       },
@@ -378,4 +409,5 @@ export const FILE_SCHEMA = Joi.object({
   copies: list(copy, 100_000),
   planVersions: list(planVersion, 100_000),
   events: list(event, 5_000_000),
+  readings: list(reading, 1_000_000),
 }).required()

@@ -12,7 +12,11 @@ interface Migration {
   readonly gauge: (gauge: OldRecord) => OldRecord
   readonly yarn: (yarn: OldRecord) => OldRecord
   readonly workshop: (workshop: OldRecord) => OldRecord
+  /** Tables that came with it, empty. */
+  readonly adds: readonly string[]
 }
+
+const same = (record: OldRecord): OldRecord => record
 
 export const MIGRATIONS: readonly Migration[] = [
   {
@@ -33,6 +37,16 @@ export const MIGRATIONS: readonly Migration[] = [
       masses: 'g',
       ...workshop,
     }),
+    adds: [],
+  },
+  {
+    to: 3,
+    name: 'pieces are measured in work, and their plans changed on the hook',
+    piece: same,
+    gauge: same,
+    yarn: same,
+    workshop: same,
+    adds: ['readings'],
   },
 ]
 
@@ -63,6 +77,7 @@ export function migrated(file: object): object {
         next[table] = records.map((record: unknown) => (isRecord(record) ? migration[kind](record) : record))
       }
     }
+    for (const table of migration.adds) next[table] ??= []
     if (isRecord(old['workshop'])) next['workshop'] = migration.workshop(old['workshop'])
     return next
   }, file as OldRecord)

@@ -89,6 +89,7 @@ function faultsOfReferences(file: ProjectFile): FileFault[] {
     'copies',
     'planVersions',
     'events',
+    'readings',
   ] as const) {
     const seen = new Set<string>()
     file[table].forEach(({ id }, index) => {
@@ -118,6 +119,7 @@ function faultsOfReferences(file: ProjectFile): FileFault[] {
     }
   })
   file.events.forEach(({ copyId }, index) => need(ids.copies, copyId, `events[${index}].copyId`))
+  file.readings.forEach(({ copyId }, index) => need(ids.copies, copyId, `readings[${index}].copyId`))
   return faults
 }
 

@@ -1,5 +1,6 @@
 import type { Fitness } from '../cautions/use.ts'
 import type { Evidence } from '../gauge/evidence.ts'
+import type { PieceReading } from '../fit/pieceReading.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
 import type { Constraints, Construction, PieceSpec, Plan } from '../plan/plan.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
@@ -127,10 +128,11 @@ export interface Records {
   readonly copies: readonly CopyRecord[]
   readonly planVersions: readonly PlanVersionRecord[]
   readonly events: readonly LogEvent[]
+  readonly readings: readonly PieceReading[]
 }
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 2
+export const FILE_VERSION = 3
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

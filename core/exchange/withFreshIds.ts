@@ -39,6 +39,11 @@ export function withFreshIds<R extends Records>(
       spec: { ...pinned.spec, colours: colours(pinned.spec.colours) },
       plan: { ...pinned.plan, rounds: colours(pinned.plan.rounds), yarn: colours(pinned.plan.yarn) },
     })),
+    readings: records.readings.map((reading) => ({
+      ...reading,
+      id: fresh(reading.id),
+      copyId: fresh(reading.copyId),
+    })),
     events: records.events.map((event) => ({
       ...event,
       id: fresh(event.id),

@@ -41,6 +41,10 @@ export interface RoundEvidence extends Taken {
   /** Diameters, mm: one, or two at right angles. */
   readonly across: readonly number[]
   readonly edge: EdgeLies
+  /** Stitch of each round, where not all are of one. */
+  readonly stitches?: readonly StitchName[]
+  /** The piece it was measured on, when it is no swatch. */
+  readonly from?: string
 }
 
 /** Counted between two marks on a piece in work: along a round, out from the centre, or both. */

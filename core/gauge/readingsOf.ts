@@ -22,10 +22,12 @@ export function readingsOf(evidence: Evidence): Reading[] {
         ...(evidence.out ? [counted('height', evidence, evidence.out)] : []),
       ]
     case 'round': {
-      const { stitch, loops, state, counts } = evidence
-      const { lnW, lnH } = stitchTerms(stitch, loops, state)
+      const { stitch, stitches, loops, state, counts } = evidence
       const size = (terms: readonly number[]): SizeTerms => ({ terms, offset: 0 })
-      const rounds = counts.map((count) => ({ count, lnW: size(lnW), lnH: size(lnH) }))
+      const rounds = counts.map((count, index) => {
+        const { lnW, lnH } = stitchTerms(stitches?.[index] ?? stitch, loops, state)
+        return { count, lnW: size(lnW), lnH: size(lnH) }
+      })
       return discReadings({ rounds, centre: CENTRE }, evidence)
     }
   }

@@ -49,7 +49,7 @@ test.each([
   [18, 24, { placement: 'staggered', shapingRounds: 2 }, 'sc, inc, (2 sc, inc) × 5, sc'],
   [66, 72, { placement: 'staggered', shapingRounds: 10 }, '5 sc, inc, (10 sc, inc) × 5, 5 sc'],
   [6, 12, { placement: 'staggered', shapingRounds: 1 }, 'inc × 6'],
-  [24, 18, {}, '(2 sc, dec) × 6'],
+  [24, 18, {}, '(2 sc, sc2tog) × 6'],
   [44, 44, {}, '44 sc'],
   [51, 57, {}, '(7 sc, inc, 8 sc, inc) × 3'],
   [

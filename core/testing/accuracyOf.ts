@@ -41,7 +41,10 @@ export function accuracyOf(makers: number, setting: Omit<MakerSetting, 'seed' | 
     tellable: tellable.length,
     first: share(tellable.filter((one) => within(rank(one, one.diagnosis), 1)).length, tellable.length),
     firstTwo: share(tellable.filter((one) => within(rank(one, one.diagnosis), 2)).length, tellable.length),
-    firstAfterLooks: share(tellable.filter((one) => within(rank(one, one.looked), 1)).length, tellable.length),
+    firstAfterLooks: share(
+      tellable.filter((one) => within(rank(one, one.looked), 1)).length,
+      tellable.length,
+    ),
     falseAlarms: share(honest.filter((one) => rank(one, one.diagnosis) !== 0).length, honest.length),
   }
 }

@@ -28,6 +28,8 @@ export type LogEvent =
   | (Move & { readonly type: 'nextRound' })
   | (Move & { readonly type: 'goTo' })
   | (Move & { readonly type: 'undo'; readonly undoes: string })
+  /** From here on the piece is worked to another version of its plan. */
+  | (Move & { readonly type: 'replan'; readonly planVersion: number; readonly fromVersion: number })
   | (Entry & {
       readonly type: 'count'
       readonly round: number

@@ -57,7 +57,11 @@ export function replay(events: readonly LogEvent[], from: WorkState = NOT_STARTE
         if (undone?.id !== event.undoes) {
           throw new BrokenLog(event.seq, `Event ${event.seq} takes back a move that was not the last.`)
         }
-      } else undoable.push(event)
+        if (undone.type === 'replan') planVersion = undone.fromVersion
+      } else {
+        if (event.type === 'replan') planVersion = event.planVersion
+        undoable.push(event)
+      }
     }
   }
   return { position, finished, planVersion, undoable, lastSeq }
