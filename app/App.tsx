@@ -14,6 +14,9 @@ const PlanScreen = lazy(() =>
 const WorkScreen = lazy(() =>
   import('./screens/work/WorkScreen.tsx').then((m) => ({ default: m.WorkScreen })),
 )
+const CheckScreen = lazy(() =>
+  import('./screens/check/CheckScreen.tsx').then((m) => ({ default: m.CheckScreen })),
+)
 const CreateScreen = lazy(() =>
   import('./screens/create/CreateScreen.tsx').then((m) => ({ default: m.CreateScreen })),
 )
@@ -47,6 +50,7 @@ export function App() {
             <Routes>
               <Route path="/" element={<ShelfScreen />} />
               <Route path="/new" element={<CreateScreen />} />
+              <Route path="/piece/:projectId/check" element={<CheckScreen />} />
               <Route path="/piece/:projectId/sheet" element={<PieceSheetScreen />} />
               <Route path="/gauges" element={<GaugesScreen />} />
               <Route path="/gauges/:gaugeId" element={<GaugesScreen />} />

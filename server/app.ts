@@ -25,6 +25,7 @@ const SCREENS = [
   '/piece/:projectId',
   '/piece/:projectId/plan',
   '/piece/:projectId/work',
+  '/piece/:projectId/check',
   '/piece/:projectId/sheet',
 ]
 

@@ -230,32 +230,3 @@ export function MarksDrawing({
     </TrueDrawing>
   )
 }
-
-/** How an edge lies, seen from the side: ten stitches on a table. */
-export function EdgeDrawing({ lies }: { lies: 'flat' | 'standsUp' | 'waves' }) {
-  const beads = Array.from({ length: 9 }, (_, index) => {
-    const out = (index - 4) / 4
-    const lift = lies === 'flat' ? 0 : lies === 'standsUp' ? 15 * out * out : 5 + 5 * Math.sin(out * 9)
-    const tilt = lies === 'flat' ? 0 : lies === 'standsUp' ? -out * 32 : -Math.cos(out * 9) * 28
-    return (
-      <rect
-        key={index}
-        x={-4.6}
-        y={-3.6}
-        width={9.2}
-        height={7.2}
-        rx={3}
-        transform={`translate(${50 + out * 42} ${24 - lift}) rotate(${tilt})`}
-        fill="#FAFCFB"
-        stroke="#0E2730"
-        strokeWidth={1.2}
-      />
-    )
-  })
-  return (
-    <svg width={100} height={34} viewBox="0 0 100 34" aria-hidden>
-      {beads}
-      <path d="M2 29H98" stroke="#0E2730" />
-    </svg>
-  )
-}

@@ -4,6 +4,7 @@ import {
   paceFromLog,
   type CopyRecord,
   type GaugeRecord,
+  type PieceReading,
   type PieceRecord,
   type PlanVersionRecord,
   type WorkshopSettings,
@@ -85,6 +86,15 @@ export function useLearnedPace({ piece, copies, versions }: ProjectView): number
         .toArray()
       return paceFromLog(events.reverse(), pinned.plan)
     }) ?? undefined
+  )
+}
+
+/** What was measured on a copy, oldest first. */
+export function useReadings(copyId: string): readonly PieceReading[] | undefined {
+  return (
+    useStored(['readings', copyId], ['readings'], () =>
+      database.readings.where('copyId').equals(copyId).sortBy('at'),
+    ) ?? undefined
   )
 }
 

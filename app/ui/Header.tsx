@@ -40,6 +40,7 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
         <nav aria-label="This piece" className="flex items-stretch">
           <Tab to={`/piece/${projectId}/plan`}>Plan</Tab>
           <Tab to={`/piece/${projectId}/work`}>Work</Tab>
+          <Tab to={`/piece/${projectId}/check`}>Check</Tab>
         </nav>
       )}
       <NavLink

@@ -35,7 +35,7 @@ export function carryOnPlan(
       edging: isEdging(stitch),
     }
   })
-  const positions = predictProfile(fabric, edge.radius, edge.radius)
+  const positions = predictProfile(fabric, edge.radius, worked.at(-1)!.at.arc)
   const sds = doubtOfRadii(fabric, edge.radius, spec.gauge, edge.sd)
   const last = worked.at(-1)!
   const rounds = [

@@ -1,6 +1,6 @@
 import { placeIncreases } from '../pacing/placeIncreases.ts'
 import type { Construction, Round } from '../plan/plan.ts'
-import { flatness } from '../shape/disc.ts'
+import { flatness, idealCount } from '../shape/disc.ts'
 import type { PredictedPosition } from '../shape/predictProfile.ts'
 import type { StitchSize } from '../gauge/gauge.ts'
 
@@ -28,6 +28,7 @@ export function workedRounds(
       from,
       count,
       steps: asPlanned ? like.steps : stepsOf(like, from, count, construction),
+      ideal: idealCount(position.arc, size.w),
       at: { ...position, sd: like.at.sd },
       flatness: flatness(count, size.w, Math.max(position.radius, 1e-6)),
     }

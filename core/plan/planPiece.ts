@@ -58,7 +58,7 @@ export function planPiece(spec: PieceSpec, worked?: Worked): Plan {
   const base = baseOf(spec, worked)
   const best = bestCandidate(spec, gauges, base)
   const { centre } = base
-  const positions = predictProfile(best.fabric, centre, base.inner)
+  const positions = predictProfile(best.fabric, centre, base.worked.at(-1)?.at.arc ?? base.inner)
   const sds = doubtOfRadii(best.fabric, centre, spec.gauge, base.sd)
   const rounds = [
     ...base.worked,

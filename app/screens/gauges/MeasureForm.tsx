@@ -5,19 +5,14 @@ import {
   checkEvidence,
   questionOf,
   SpecError,
-  type EdgeLies,
   type Evidence,
   type FabricState,
   type Loops,
   type StitchName,
 } from '../../../core/index.ts'
-import {
-  EdgeDrawing,
-  MarksDrawing,
-  RoundSwatchDrawing,
-  SwatchDrawing,
-} from '../../drawing/MeasureDrawings.tsx'
+import { MarksDrawing, RoundSwatchDrawing, SwatchDrawing } from '../../drawing/MeasureDrawings.tsx'
 import { freshId } from '../../store/database.ts'
+import { EdgeToggle } from '../../ui/EdgeToggle.tsx'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
@@ -237,7 +232,7 @@ function Fields({ model, draft, set, fault }: FieldsProps) {
             onChange={(acrossTurned) => set({ acrossTurned })}
           />
         </div>
-        <EdgeChoice draft={draft} set={set} />
+        <EdgeToggle value={draft.edge} onChange={(edge) => set({ edge })} />
         {draft.edge === 'standsUp' && (
           <div className="border-2 rule">
             <NumberCell
@@ -363,35 +358,6 @@ function Question({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) 
       {question}
     </p>
   ) : null
-}
-
-const EDGES: readonly (readonly [EdgeLies['kind'], string])[] = [
-  ['flat', 'lies flat'],
-  ['standsUp', 'stands up'],
-  ['waves', 'waves'],
-]
-
-function EdgeChoice({ draft, set }: Pick<FieldsProps, 'draft' | 'set'>) {
-  return (
-    <ToggleGroup.Root
-      type="single"
-      value={draft.edge}
-      onValueChange={(edge) => edge && set({ edge: edge as EdgeLies['kind'] })}
-      aria-label="What the edge does"
-      className="grid grid-cols-3"
-    >
-      {EDGES.map(([edge, words]) => (
-        <ToggleGroup.Item
-          key={edge}
-          value={edge}
-          className="grid justify-items-center text-16 text-ink-2 data-[state=on]:font-bold data-[state=on]:text-ink [&>svg]:max-w-full"
-        >
-          <EdgeDrawing lies={edge} />
-          <span className="border-b-4 border-transparent px-1 [[data-state=on]>&]:border-tape">{words}</span>
-        </ToggleGroup.Item>
-      ))}
-    </ToggleGroup.Root>
-  )
 }
 
 interface SelectProps {

@@ -51,6 +51,7 @@ export function WorkBench({ view, copy, plan, construction, open }: WorkBenchPro
   const doneSince = useRef(0)
   const { rounds } = plan
   const now = workView(plan, state.position)
+  const check = `/piece/${view.project.id}/check?copy=${copy.number}`
 
   useEffect(() => {
     if (now.roundDone) doneSince.current = performance.now()
@@ -79,6 +80,7 @@ export function WorkBench({ view, copy, plan, construction, open }: WorkBenchPro
     goTo: () => setDialog('goTo'),
     keys: () => setDialog('keys'),
     plan: () => void navigate(`/piece/${view.project.id}/plan`),
+    check: () => void navigate(check),
     larger: () => changePrint(1),
     smaller: () => changePrint(-1),
   })

@@ -31,7 +31,7 @@ export function WorkScreen() {
 
 function WorkOn({ view, copy }: { view: ProjectView; copy: CopyRecord }) {
   const open = useWorkSession(copy)
-  const pinned = view.versions.find(({ version }) => version === copy.planVersion)
+  const pinned = view.versions.find(({ version }) => version === open?.state.planVersion)
   if (!open || !pinned) return <Opening />
   return (
     <WorkBench

@@ -10,6 +10,7 @@ export interface WorkKeys {
   readonly goTo: () => void
   readonly keys: () => void
   readonly plan: () => void
+  readonly check: () => void
   readonly larger: () => void
   readonly smaller: () => void
 }
@@ -27,6 +28,7 @@ export const WORK_KEYS: readonly {
   { does: 'recount', keys: 'R', says: 'Recount this round from its start' },
   { does: 'goTo', keys: 'G', says: 'Go to a round' },
   { does: 'note', keys: 'N', says: 'Write a note' },
+  { does: 'check', keys: 'C or M', says: 'Measure the piece' },
   { does: 'plan', keys: 'P', says: 'To the plan' },
   { does: 'larger', keys: ']', says: 'Larger print' },
   { does: 'smaller', keys: '[', says: 'Smaller print' },
@@ -44,6 +46,8 @@ function meant({ key, shiftKey }: KeyboardEvent): keyof WorkKeys | undefined {
     n: 'note',
     g: 'goTo',
     p: 'plan',
+    c: 'check',
+    m: 'check',
     ']': 'larger',
     '[': 'smaller',
     '?': 'keys',

@@ -1,0 +1,86 @@
+import type { Diagnosis, PieceSpec, WayOut } from '../../../core/index.ts'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { causeSentence, likelihood, lookSentence } from './checkWords.ts'
+import { LIE_WORDS, percent } from '../../ui/wording.ts'
+
+interface CausesProps {
+  readonly diagnosis: Diagnosis
+  readonly spec: PieceSpec
+  readonly unchanged: WayOut
+  /** The round whose count is asked for beside the measurement already. */
+  readonly afterRound: number
+  readonly counts: Readonly<Record<number, number>>
+  readonly onCount: (round: number, count: number) => void
+}
+
+/** Causes below this are not worth a line. */
+const WORTH_SAYING = 0.03
+
+/** What it means: the causes by how well they explain it, the look that parts them, and what comes of it. */
+export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount }: CausesProps) {
+  const sizes = useSizes()
+  const { causes, hands, look, size, uneven } = diagnosis
+  const over = sizes.gaugeOver.millimetres
+  const said = causes
+    .filter(({ probability }, index) => index === 0 || probability >= WORTH_SAYING)
+    .slice(0, 3)
+  const { finished } = unchanged.plan
+  const pair = ({ w, h }: { w: number; h: number }) =>
+    `${(over / w).toFixed(1)} sts × ${(over / h).toFixed(1)} rnds`
+  return (
+    <section
+      aria-label="What it means"
+      className="grid min-w-0 content-start gap-2 text-18"
+      aria-live="polite"
+    >
+      <ol className="grid gap-1">
+        {said.map((cause, index) => (
+          <li key={cause.kind} className={index === 0 ? 'font-bold' : 'text-ink-2'}>
+            {causeSentence(cause, hands)}{' '}
+            <span className="font-normal whitespace-nowrap">{capital(likelihood(cause.probability))}.</span>
+          </li>
+        ))}
+      </ol>
+      {uneven !== undefined && (
+        <p className="fault">
+          The two diameters differ by {percent(uneven)}: more than the increases explain. Measure both again.
+        </p>
+      )}
+      {look && (
+        <div className="flex flex-wrap items-stretch gap-x-4 gap-y-2">
+          <p className="self-center">
+            <strong>To be sure:</strong> {lookSentence(look)}
+          </p>
+          {look.kind === 'countRound' && look.round !== afterRound && (
+            <div className="border-2 rule">
+              <NumberCell
+                label={`Rnd ${look.round} has`}
+                value={counts[look.round]}
+                format={String}
+                parse={parseCount(1, 100_000, 'what you count')}
+                unit="sts"
+                onChange={(count) => onCount(look.round, Math.round(count))}
+              />
+            </div>
+          )}
+        </div>
+      )}
+      <dl className="grid grid-cols-[5rem_1fr] text-16">
+        <dt className="text-ink-2">Gauge</dt>
+        <dd className="slab">{pair(spec.gauge)}</dd>
+        <dt className="text-ink-2">Here</dt>
+        <dd className="slab">{pair(size)}</dd>
+      </dl>
+      <p className="slab text-21 leading-tight">
+        Unchanged, it ends at {sizes.withDoubt(finished.across, finished.plusMinus)}
+        {finished.height > 3
+          ? ` with the edge up ${sizes.full(finished.height)}`
+          : `, ${LIE_WORDS[finished.lie]}`}
+        .
+      </p>
+    </section>
+  )
+}
+
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)

@@ -1,0 +1,197 @@
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+import {
+  diagnose,
+  SpecError,
+  waysOut,
+  type CopyRecord,
+  type PieceReading,
+  type PlanVersionRecord,
+  type WayOut,
+} from '../../../core/index.ts'
+import { freshId } from '../../store/database.ts'
+import type { ProjectView } from '../../store/queries.ts'
+import { useRemembered } from '../../store/remembered.ts'
+import { pinVersion, turnTo } from '../../store/takeWay.ts'
+import type { Deed } from '../../store/workSession.ts'
+import { Modal } from '../../ui/Modal.tsx'
+import { Opening } from '../../ui/Opening.tsx'
+import { say } from '../../ui/toasts.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { CheckFields } from './CheckFields.tsx'
+import { EMPTY_CHECK, readingOf, type CheckDraft } from './checkDraft.ts'
+import { finding, WAY_TITLES } from './checkWords.ts'
+import { Causes } from './Causes.tsx'
+import { Ways } from './Ways.tsx'
+
+export interface CheckBenchProps {
+  readonly view: ProjectView
+  readonly copy: CopyRecord
+  readonly pinned: PlanVersionRecord
+  readonly readings: readonly PieceReading[]
+  /** The last round that is whole. */
+  readonly afterRound: number
+  /** Whether the round after it is begun. */
+  readonly begun: boolean
+  readonly act: (deed: Deed) => void
+}
+
+/** The finding, the measurement and its causes above; the ways out below, the best first. */
+export function CheckBench(props: CheckBenchProps) {
+  const { view, copy, pinned, readings, afterRound, begun, act } = props
+  const sizes = useSizes()
+  const navigate = useNavigate()
+  const [draft, setDraft] = useRemembered<CheckDraft>(`check:${copy.id}:${afterRound}`, EMPTY_CHECK, say)
+  const [asking, setAsking] = useState<WayOut>()
+  const [busy, setBusy] = useState(false)
+  const found = useMemo(
+    () => (draft ? judge(draft, props) : undefined),
+    // What is judged is the draft on the pinned plan; the rest only carries it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [JSON.stringify(draft), pinned, readings, afterRound],
+  )
+  const ways = found?.ok ? found.ways : []
+  const take = async (way: WayOut) => {
+    if (!found?.ok || busy) return
+    setBusy(true)
+    try {
+      const version = await pinVersion({
+        pieceId: view.piece.id,
+        spec: way.spec,
+        plan: way.plan,
+        reading: { ...found.reading, id: freshId(), at: Date.now() },
+      })
+      act(turnTo(pinned.plan, way.plan, way.keeps, version))
+      setDraft(EMPTY_CHECK)
+      say(`${WAY_TITLES[way.kind](way)}: the plan is changed. Undo at the hook brings the old one back.`)
+      await navigate(`/piece/${view.project.id}/work?copy=${copy.number}`)
+    } catch {
+      say('This could not be stored. The disk may be full: export a file, then choose again.')
+      setBusy(false)
+    }
+  }
+  const choose = (way: WayOut) => {
+    if (way.pulledOut > 0) setAsking(way)
+    else void take(way)
+  }
+  useNumberKeys(asking === undefined, (index) => {
+    const way = ways[index]
+    if (way) choose(way)
+  })
+  if (!draft) return <Opening />
+  const across = found?.ok ? found.reading.across : undefined
+  const mean = across && across.reduce((sum, one) => sum + one, 0) / across.length
+  return (
+    <main className="flex grow flex-col">
+      <div className="px-7 pt-2 pb-4 max-sm:px-4">
+        <h1 className="text-44 max-lg:text-36 max-sm:text-26" aria-live="polite">
+          {found?.ok && mean !== undefined
+            ? finding(afterRound, mean, found.diagnosis, draft.edge, sizes)
+            : `Measure after Rnd ${afterRound}`}
+        </h1>
+        {begun && (
+          <p className="text-16 text-ink-2">
+            Rnd {afterRound + 1} is begun: measure along the edge of Rnd {afterRound}.
+          </p>
+        )}
+        <div className="grid gap-x-10 gap-y-4 pt-3 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
+          <CheckFields
+            draft={draft}
+            setDraft={setDraft}
+            plan={pinned.plan}
+            afterRound={afterRound}
+            fault={found && !found.ok ? found : undefined}
+          />
+          {found?.ok ? (
+            <Causes
+              diagnosis={found.diagnosis}
+              spec={pinned.spec}
+              unchanged={found.unchanged}
+              afterRound={afterRound}
+              counts={draft.counts}
+              onCount={(round, count) => setDraft({ ...draft, counts: { ...draft.counts, [round]: count } })}
+            />
+          ) : (
+            <p className="max-w-xl text-18">
+              Take the loop off the hook, lay the piece on a hard table, pat it, wait a minute, do not
+              stretch. Across through the centre, clear of the seam; then a quarter turn, and again. A count
+              of the last round tells more than any tape.
+            </p>
+          )}
+        </div>
+      </div>
+      {found?.ok && (
+        <Ways
+          ways={ways}
+          unchanged={found.unchanged}
+          afterRound={afterRound}
+          target={pinned.spec.shape.across}
+          busy={busy}
+          onChoose={choose}
+        />
+      )}
+      {asking && (
+        <Modal open onClose={() => setAsking(undefined)} title={`${WAY_TITLES[asking.kind](asking)}?`}>
+          <p className="text-18">
+            {asking.pulledOut} stitches are pulled out, Rnds {asking.keeps + 1} to {afterRound}. The log keeps
+            what was worked.
+          </p>
+          <div className="flex flex-wrap gap-3">
+            <button type="button" className="button-ink" onClick={() => void take(asking)}>
+              Pull them out
+            </button>
+            <button type="button" className="button-line" onClick={() => setAsking(undefined)}>
+              Leave them
+            </button>
+          </div>
+        </Modal>
+      )}
+    </main>
+  )
+}
+
+function judge(draft: CheckDraft, { view, copy, pinned, readings, afterRound }: CheckBenchProps) {
+  const { spec, plan, version } = pinned
+  const reading = readingOf(draft, {
+    id: 'draft',
+    copyId: copy.id,
+    at: Number.MAX_SAFE_INTEGER,
+    planVersion: version,
+    afterRound,
+  })
+  if (!reading) return undefined
+  // Readings of an earlier version are in this one's gauge already.
+  const before = readings.filter((one) => one.planVersion === version && one.afterRound < afterRound)
+  try {
+    const diagnosis = diagnose({
+      spec,
+      rounds: plan.rounds.slice(0, afterRound),
+      readings: [...before, reading],
+    })
+    const { unchanged, ways } = waysOut({ spec, hook: view.gauge.hook, plan, afterRound, diagnosis })
+    return { ok: true as const, reading, diagnosis, unchanged, ways: ways.slice(0, MOST_WAYS) }
+  } catch (error) {
+    if (!(error instanceof SpecError)) throw error
+    return { ok: false as const, path: error.path, text: `${error.message} ${error.valid}` }
+  }
+}
+
+const MOST_WAYS = 4
+
+/** 1, 2, 3 choose a way out, unless something is being typed. */
+function useNumberKeys(enabled: boolean, choose: (index: number) => void): void {
+  const latest = useRef(choose)
+  useEffect(() => {
+    latest.current = choose
+  })
+  useEffect(() => {
+    if (!enabled) return
+    const press = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return
+      if ((event.target as HTMLElement).closest('input, textarea, select, [role="dialog"]')) return
+      if (/^[1-4]$/.test(event.key)) latest.current(Number(event.key) - 1)
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [enabled])
+}

@@ -1,0 +1,72 @@
+import { Link, useParams, useSearchParams } from 'react-router'
+import { workView, type CopyRecord } from '../../../core/index.ts'
+import { useProject, useReadings, type ProjectView } from '../../store/queries.ts'
+import { Header } from '../../ui/Header.tsx'
+import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
+import { NotHere, Opening } from '../../ui/Opening.tsx'
+import { NothingBegun } from '../work/NothingBegun.tsx'
+import { useWorkSession } from '../work/useWorkSession.ts'
+import { CheckBench } from './CheckBench.tsx'
+
+/** Measure, understand, correct: what the piece in the hand says, and the ways out. */
+export function CheckScreen() {
+  const { projectId } = useParams()
+  const [search] = useSearchParams()
+  const view = useProject(projectId)
+  if (!view) {
+    return (
+      <>
+        <Header />
+        {view === null ? <NotHere /> : <Opening />}
+      </>
+    )
+  }
+  const asked = Number(search.get('copy'))
+  const copy =
+    view.copies.find(({ number }) => number === asked) ??
+    view.copies.find(({ finishedAt }) => finishedAt === undefined) ??
+    view.copies.at(-1)
+  if (!copy) return <NothingBegun view={view} />
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <Header projectId={view.project.id} />
+      <CheckOf key={copy.id} view={view} copy={copy} />
+      <InstrumentBar />
+    </div>
+  )
+}
+
+function CheckOf({ view, copy }: { view: ProjectView; copy: CopyRecord }) {
+  const open = useWorkSession(copy)
+  const readings = useReadings(copy.id)
+  const pinned = view.versions.find(({ version }) => version === open?.state.planVersion)
+  if (!open || !pinned || !readings) return <Opening />
+  const { position } = open.state
+  const now = workView(pinned.plan, position)
+  const afterRound = now.roundDone ? position.round : position.round - 1
+  if (afterRound < 2) {
+    return (
+      <main className="grid grow content-start justify-items-start gap-4 p-7 max-sm:p-4">
+        <h1 className="text-36">Too early to measure</h1>
+        <p className="max-w-2xl text-18">
+          The first rounds are mostly centre: a size tells something from Rnd 5 or{' '}
+          {pinned.plan.checkpoints[0] ? `after Rnd ${pinned.plan.checkpoints[0].afterRound}` : 'so'}.
+        </p>
+        <Link to={`/piece/${view.project.id}/work`} className="button-ink">
+          Back to the hook
+        </Link>
+      </main>
+    )
+  }
+  return (
+    <CheckBench
+      view={view}
+      copy={copy}
+      pinned={pinned}
+      readings={readings}
+      afterRound={afterRound}
+      begun={!now.roundDone && position.unit > 0}
+      act={open.act}
+    />
+  )
+}

@@ -1,0 +1,141 @@
+import clsx from 'clsx'
+import type { WayOut } from '../../../core/index.ts'
+import { HalfPiece } from '../../drawing/HalfPiece.tsx'
+import { useSettings, useYarnColours } from '../../store/queries.ts'
+import { useElementSize } from '../../ui/useElementSize.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { duration } from '../../ui/wording.ts'
+import { signed, WAY_TITLES, wayOutcome, waySentences } from './checkWords.ts'
+
+interface WaysProps {
+  readonly ways: readonly WayOut[]
+  readonly unchanged: WayOut
+  readonly afterRound: number
+  readonly target: number
+  readonly busy: boolean
+  readonly onChoose: (way: WayOut) => void
+}
+
+const BUTTONS: Record<WayOut['kind'], string> = {
+  replan: 'Use this plan',
+  goBack: 'Go back',
+  anotherHook: 'Take this hook',
+  accept: 'Accept',
+}
+
+/** The ways out side by side, the best first, each with what it costs. */
+export function Ways({ ways, afterRound, target, busy, onChoose }: WaysProps) {
+  const reach = Math.max(target / 2, ...ways.map(({ plan }) => plan.rounds.at(-1)!.at.arc))
+  return (
+    <ol
+      aria-label="Ways out"
+      className={clsx(
+        'grid grow border-t-2 rule max-lg:[&>*+*]:border-t-2 lg:[&>*+*]:border-l-2 [&>*]:rule',
+        ways.length >= 4 ? 'lg:grid-cols-4' : ways.length === 3 ? 'lg:grid-cols-3' : 'lg:grid-cols-2',
+      )}
+    >
+      {ways.map((way, index) => (
+        <li key={way.kind} className="flex min-w-0 flex-col px-6 py-3 max-sm:px-4">
+          <OneWay
+            way={way}
+            number={index + 1}
+            best={index === 0}
+            afterRound={afterRound}
+            target={target}
+            reach={reach}
+            busy={busy}
+            onChoose={() => onChoose(way)}
+          />
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+interface OneWayProps {
+  readonly way: WayOut
+  readonly number: number
+  readonly best: boolean
+  readonly afterRound: number
+  readonly target: number
+  readonly reach: number
+  readonly busy: boolean
+  readonly onChoose: () => void
+}
+
+const WIDEST = 300
+
+function OneWay({ way, number, best, afterRound, target, reach, busy, onChoose }: OneWayProps) {
+  const sizes = useSizes()
+  const colours = useYarnColours()
+  const { hand } = useSettings()
+  const [area, { width }] = useElementSize()
+  const { plan, moreSeconds, moreMetres, secondsLeft, metres } = way
+  const title = WAY_TITLES[way.kind](way)
+  return (
+    <>
+      <h2 className="flex items-start gap-2.5 text-21">
+        <span
+          className={clsx(
+            'slab grid size-7 shrink-0 place-items-center border-2 rule text-18',
+            best && 'bg-tape',
+          )}
+        >
+          {number}
+        </span>
+        {title}
+      </h2>
+      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3 pt-2">
+        <div ref={area} className="max-w-80 min-w-0">
+          {width > 0 && (
+            <HalfPiece
+              plan={plan}
+              keeps={way.keeps}
+              target={target}
+              width={Math.min(width, WIDEST)}
+              reach={reach}
+              yarns={colours}
+              mirrored={hand === 'left'}
+              label={`${title}: ${plan.rounds.length} rounds, ${sizes.full(plan.finished.across)}`}
+            />
+          )}
+        </div>
+        <p className="shrink-0 leading-tight">
+          <span className="slab block text-36 leading-none">{sizes.bare(plan.finished.across)}</span>
+          <span className="text-16 text-ink-2">
+            {sizes.unit} ± {sizes.doubt(plan.finished.plusMinus)}, {wayOutcome(way)}
+          </span>
+        </p>
+      </div>
+      <div className="py-2 text-16 leading-snug">
+        {waySentences(way, afterRound, sizes).map((sentence) => (
+          <p key={sentence}>{sentence}</p>
+        ))}
+      </div>
+      <div className="mt-auto grid grid-cols-2 border-t rule pt-1.5 pb-3 [&>*+*]:border-l [&>*+*]:pl-4 [&>*]:rule">
+        <p className="leading-tight">
+          <span className="slab block text-21">
+            {Math.abs(moreSeconds) < 30 ? '0 min' : signed(duration(Math.abs(moreSeconds)), moreSeconds > 0)}
+          </span>
+          <span className="text-14 text-ink-2">{duration(secondsLeft)} left</span>
+        </p>
+        <p className="leading-tight">
+          <span className="slab block text-21">
+            {Math.abs(moreMetres) < 0.05
+              ? `0 ${sizes.yarn.unit}`
+              : signed(sizes.yarn.full(Math.abs(moreMetres)), moreMetres > 0)}
+          </span>
+          <span className="text-14 text-ink-2">{sizes.yarn.full(metres)} in all</span>
+        </p>
+      </div>
+      <button
+        type="button"
+        className={best ? 'button-ink' : 'button-line'}
+        disabled={busy}
+        onClick={onChoose}
+      >
+        {BUTTONS[way.kind]}
+      </button>
+    </>
+  )
+}

@@ -1,0 +1,118 @@
+import type { Cause, Diagnosis, Look, WayOut } from '../../../core/index.ts'
+import type { Sizes } from '../../ui/useSizes.ts'
+import { LIE_WORDS, percent } from '../../ui/wording.ts'
+
+/** "After Rnd 8: 0.7 cm small, and it cups" */
+export function finding(
+  afterRound: number,
+  across: number,
+  { expected }: Diagnosis,
+  edge: 'flat' | 'standsUp' | 'waves',
+  sizes: Sizes,
+): string {
+  const off = across - expected.across
+  const lies = edge === 'flat' ? '' : edge === 'standsUp' ? ', and it cups' : ', and it waves'
+  const size =
+    Math.abs(off) <= Math.max(1, expected.plusMinus)
+      ? 'as large as expected'
+      : `${sizes.full(Math.abs(off))} ${off < 0 ? 'small' : 'large'}`
+  return `After Rnd ${afterRound}: ${size}${lies}`
+}
+
+const HANDS: Record<Diagnosis['hands'], string> = {
+  asGauge: 'Your stitches are as your gauge says.',
+  tight: 'You work tighter here than your gauge says.',
+  loose: 'You work looser here than your gauge says.',
+  tallForWidth: 'Your stitches are taller for their width than your gauge says: the planned counts cup.',
+  wideForHeight: 'Your stitches are wider for their height than your gauge says: the planned counts wave.',
+}
+
+const stitches = (count: number) => (Math.abs(count) === 1 ? 'one increase' : `${Math.abs(count)} increases`)
+
+/** A cause as a maker would say it. */
+export function causeSentence(cause: Cause, hands: Diagnosis['hands']): string {
+  switch (cause.kind) {
+    case 'hands':
+      return HANDS[hands]
+    case 'missedIncreases':
+      return `${capital(stitches(cause.stitches ?? 0))} missed, in or about Rnd ${cause.from}.`
+    case 'extraIncreases':
+      return `${capital(stitches(cause.stitches ?? 0))} too many, in or about Rnd ${cause.from}.`
+    case 'joinWorked':
+      return `The join was worked as a stitch, one more every round from Rnd ${cause.from}.`
+    case 'firstSkipped':
+      return `The first stitch was skipped or the last hidden, one fewer every round from Rnd ${cause.from}.`
+    case 'roundMissing':
+      return 'A round fewer is worked than was counted.'
+    case 'roundExtra':
+      return 'A round more is worked than was counted.'
+    case 'openCentre':
+      return 'The ring in the middle stands open: draw its tail.'
+  }
+}
+
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
+
+/** How likely, in a word; never certain. */
+export function likelihood(probability: number): string {
+  if (probability >= 0.9) return 'very likely'
+  if (probability >= 0.6) return 'likely'
+  if (probability >= 0.25) return 'possible'
+  return probability >= 0.05 ? 'less likely' : 'unlikely'
+}
+
+/** "Count Rnd 6: 36 or 35?" */
+export function lookSentence(look: Look): string {
+  switch (look.kind) {
+    case 'countRound':
+      return `Count Rnd ${look.round}: ${look.first} or ${look.second}?`
+    case 'countRounds':
+      return `Count the rounds: ${look.first} or ${look.second}?`
+    case 'lookAtCentre':
+      return 'Look at the middle: does the ring stand open?'
+  }
+}
+
+export const WAY_TITLES: Record<WayOut['kind'], (way: WayOut) => string> = {
+  replan: () => 'Change the rounds ahead',
+  goBack: ({ keeps }) => `Back to Rnd ${keeps + 1}`,
+  anotherHook: ({ hook }) => `Take a ${hook} mm hook from here`,
+  accept: () => 'Accept it',
+}
+
+/** What a way comes to: "22.1 cm, flat". */
+export function wayOutcome({ plan }: WayOut): string {
+  return LIE_WORDS[plan.finished.lie].replace(/^and /, '')
+}
+
+/** What choosing it means, in two sentences. */
+export function waySentences(way: WayOut, afterRound: number, sizes: Sizes): string[] {
+  const { plan, keeps, pulledOut } = way
+  const next = plan.rounds[keeps]
+  const rounds = `${plan.rounds.length} rounds in all.`
+  if (way.kind === 'accept') {
+    const height = plan.finished.height
+    return [
+      `Carry on with the plan as it is. ${rounds}`,
+      height > 3 ? `The edge will stand up ${sizes.full(height)}.` : 'The target becomes what comes out.',
+    ]
+  }
+  if (!next) return ['It is wide enough: no more rounds.', 'Nothing to undo.']
+  const change = next.count - next.from
+  const first =
+    change === 0
+      ? `Rnd ${next.number} stays even, ${next.count} sts.`
+      : `Rnd ${next.number} takes ${Math.abs(change)} ${change > 0 ? 'increases' : 'decreases'}, ${next.count} sts.`
+  if (way.kind === 'goBack') {
+    return [
+      `Pull out Rnds ${keeps + 1} to ${afterRound}, ${pulledOut} sts, and use that yarn.`,
+      `${first} ${rounds}`,
+    ]
+  }
+  const undone = pulledOut > 0 ? `${pulledOut} sts to pull out.` : 'Nothing to undo.'
+  return [`${first} ${rounds}`, way.kind === 'anotherHook' ? 'Measure again two rounds on.' : undone]
+}
+
+export const signed = (value: string, positive: boolean): string => `${positive ? '+' : '−'}${value}`
+
+export { percent }
