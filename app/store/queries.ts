@@ -2,11 +2,13 @@ import { useMemo } from 'react'
 import {
   DEFAULT_SETTINGS,
   paceFromLog,
+  trackRecord,
   type CopyRecord,
   type GaugeRecord,
   type PieceReading,
   type PieceRecord,
   type PlanVersionRecord,
+  type TrackRecord,
   type WorkshopSettings,
   type YarnRecord,
 } from '../../core/index.ts'
@@ -95,6 +97,34 @@ export function useReadings(copyId: string): readonly PieceReading[] | undefined
     useStored(['readings', copyId], ['readings'], () =>
       database.readings.where('copyId').equals(copyId).sortBy('at'),
     ) ?? undefined
+  )
+}
+
+/** How the last finished pieces came out against what was foretold of them. */
+export function useTrackRecord(): TrackRecord | undefined {
+  return (
+    useStored(['trackRecord'], ['readings', 'planVersions', 'copies'], async () => {
+      const readings = await database.readings.toArray()
+      const copies = new Map((await database.copies.toArray()).map((copy) => [copy.id, copy]))
+      const outcomes = await Promise.all(
+        readings
+          .sort((one, other) => one.at - other.at)
+          .map(async ({ copyId, planVersion, afterRound, across }) => {
+            const copy = copies.get(copyId)
+            const pinned =
+              copy?.finishedAt === undefined
+                ? undefined
+                : await database.planVersions
+                    .where('[pieceId+version]')
+                    .equals([copy.pieceId, planVersion])
+                    .first()
+            if (pinned?.plan.rounds.length !== afterRound) return undefined
+            const measured = across.reduce((sum, one) => sum + one, 0) / across.length
+            return { predicted: pinned.plan.finished.across, measured }
+          }),
+      )
+      return trackRecord(outcomes.filter((outcome) => outcome !== undefined))
+    }) ?? undefined
   )
 }
 

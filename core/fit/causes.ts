@@ -45,6 +45,13 @@ const MOST_STITCHES = 4
 const spread = (kind: CauseKind, all: readonly Omit<Hypothesis, 'kind' | 'prior'>[]): Hypothesis[] =>
   all.map((one) => ({ ...one, kind, prior: PRIORS[kind] / all.length }))
 
+/** Whether increases and decreases can make these counts: at most two stitches in one, two over one. */
+export const canBeWorked = (counts: readonly number[]): boolean =>
+  counts.every((count, index) => {
+    const below = counts[index - 1]
+    return count > 0 && (below === undefined || (count <= 2 * below && count >= below / 2))
+  })
+
 /**
  * The ways that so many worked rounds may differ from their plan. Errors that go on every round (a join
  * worked as a stitch, a first stitch skipped) are possible in joined rounds alone.
@@ -75,13 +82,14 @@ export function hypothesesFor(planned: readonly number[], worked: RoundsWorked):
             counts.map((count, index) => count + sign * Math.max(0, index + 2 - round)),
         }))
       : []
+  const possible = (one: Omit<Hypothesis, 'kind' | 'prior'>) => canBeWorked(one.counts(planned))
   const same = (counts: readonly number[]) => counts
   const all = [
     ...spread('hands', [{ counts: same }]),
-    ...spread('missedIncreases', off(-1)),
-    ...spread('extraIncreases', off(1)),
-    ...spread('joinWorked', everyRound(1)),
-    ...spread('firstSkipped', everyRound(-1)),
+    ...spread('missedIncreases', off(-1).filter(possible)),
+    ...spread('extraIncreases', off(1).filter(possible)),
+    ...spread('joinWorked', everyRound(1).filter(possible)),
+    ...spread('firstSkipped', everyRound(-1).filter(possible)),
     ...(rounds > 2 ? spread('roundMissing', [{ counts: (counts) => counts.slice(0, -1) }]) : []),
     ...spread('roundExtra', [{ counts: (counts) => [...counts, 2 * counts.at(-1)! - (counts.at(-2) ?? 0)] }]),
     ...spread('openCentre', [{ counts: same, centre: OPEN_CENTRE }]),

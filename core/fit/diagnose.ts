@@ -10,7 +10,7 @@ import type { PieceSpec, Round } from '../plan/plan.ts'
 import { predictProfile, type PredictedPosition } from '../shape/predictProfile.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
-import { hypothesesFor, type CauseKind, type Hypothesis } from './causes.ts'
+import { canBeWorked, hypothesesFor, type CauseKind, type Hypothesis } from './causes.ts'
 import { lookThatTells, type Look } from './lookThatTells.ts'
 import type { PieceReading } from './pieceReading.ts'
 import { handsOf, type Hands } from './hands.ts'
@@ -29,6 +29,8 @@ export interface Cause {
 export interface Diagnosis {
   /** Ranked, the likeliest first. */
   readonly causes: readonly Cause[]
+  /** Counts to go on from: those of the first cause, and what was counted where it was. */
+  readonly counts: readonly number[]
   /** The maker's stitches in this piece, if the first cause holds. */
   readonly size: StitchSize
   readonly hands: Hands
@@ -56,10 +58,10 @@ const DAY_TOGETHER = 0.025
 const DAY_APART = 0.012
 const CENTRE_UNKNOWN = 2
 const CENTRE = { mean: 0.3, sd: 0.15 }
-/** Somebody counts right 97 times of 100, and is one off most of the rest. */
-const COUNTED_RIGHT = 0.97
-const COUNTED_NEAR = 0.012
-const COUNTED_WILD = 0.0005
+/** Somebody who is asked counts right 98 times of 100, and is one off most of the rest. */
+const COUNTED_RIGHT = 0.985
+const COUNTED_NEAR = 0.005
+const COUNTED_WILD = 0.0003
 
 /**
  * What readings of a piece say: why it measures as it does, how large the maker's stitches are in it, and
@@ -85,10 +87,13 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const measured = mean(last.across) / 2
   return {
     causes,
+    counts: asCounted(causes[0]!.counts, last),
     size,
     hands: handsOf(spec.gauge, sizeIn(bestOf(fits, 'hands').belief)),
     positions: [
-      ...positions.slice(0, -1),
+      ...positions
+        .slice(0, -1)
+        .map((position) => ({ ...position, z: dishAt(position, positions.at(-1)!, last) })),
       {
         ...positions.at(-1)!,
         radius: measured,
@@ -106,7 +111,20 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   }
 }
 
+/** What a maker has counted is there, whatever explains it, as far as increases can make it so. */
+function asCounted(counts: readonly number[], { counts: told }: PieceReading): readonly number[] {
+  return (told ?? []).reduce<readonly number[]>((known, { round, count }) => {
+    const next = known.map((one, index) => (index + 1 === round ? count : one))
+    return canBeWorked(next) ? next : known
+  }, counts)
+}
+
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
+
+/** Height of a round in a dish whose rim stands up by what was measured: as the square of its radius. */
+function dishAt({ radius, z }: PredictedPosition, rim: PredictedPosition, { edge }: PieceReading): number {
+  return edge.kind === 'standsUp' ? edge.by * (radius / rim.radius) ** 2 : z
+}
 
 function latest(readings: readonly PieceReading[], round: number): PieceReading {
   const here = readings.filter(({ afterRound }) => afterRound === round)

@@ -39,14 +39,15 @@ export function repairCount(
   const off = have - round.count
   const texture = multiples.find(({ fromRound }) => fromRound <= roundNumber)
   const steps = next && mendingSteps(next, off, construction)
+  const asWorked = miscounted(round, have)
   const shared = { off, share: off / round.count, goBackStitches: 2 * have }
-  if (!next || !steps)
+  if (!next || !steps || !asWorked)
     return { ...shared, advice: next ? 'goBack' : 'carryOn', why: next ? 'tooMany' : 'lastRound' }
   const mending: Round = { ...next, from: have, steps }
   const mended: Plan = {
     ...plan,
     rounds: plan.rounds.map((one) =>
-      one.number === roundNumber ? miscounted(one, have) : one.number === next.number ? mending : one,
+      one.number === roundNumber ? asWorked : one.number === next.number ? mending : one,
     ),
   }
   const why = texture
@@ -60,9 +61,9 @@ export function repairCount(
 }
 
 /** The round as it must have been worked to come out so. */
-function miscounted(round: Round, have: number): Round {
+function miscounted(round: Round, have: number): Round | undefined {
   const units = withCount(expandSteps(round.steps), round, have)
-  return { ...round, count: have, steps: units ? toSteps(units) : round.steps }
+  return units && { ...round, count: have, steps: toSteps(units) }
 }
 
 /** Units that use the round below as before but make `have` stitches. */

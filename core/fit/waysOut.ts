@@ -57,7 +57,7 @@ export function waysOut(situation: Situation): {
   const own = gaugeNow(spec.gauge, diagnosis)
   const worked = workedRounds(
     plan.rounds.slice(0, afterRound),
-    diagnosis.causes[0]!.counts,
+    diagnosis.counts,
     diagnosis.positions,
     diagnosis.size,
     spec.construction,

@@ -61,7 +61,7 @@ export function planPiece(spec: PieceSpec, worked?: Worked): Plan {
   const positions = predictProfile(best.fabric, centre, base.worked.at(-1)?.at.arc ?? base.inner)
   const sds = doubtOfRadii(best.fabric, centre, spec.gauge, base.sd)
   const rounds = [
-    ...base.worked,
+    ...flattened(base.worked, best.choice.stitches.length),
     ...writeRounds(spec, best, base, (index) => {
       const { z, ...position } = positions[index]!
       return { ...position, z: z + base.z * leftOfDish(index + 1, base.worked.length), sd: sds[index]! }
@@ -104,6 +104,12 @@ function holeRadius({ construction, gauge }: Pick<PieceSpec, 'construction' | 'g
 /** Where round 1 really begins: the hole, or the small centre of a closed ring. */
 function settledCentre(spec: PieceSpec): number {
   return holeRadius(spec) || CENTRE_OF_CLOSED_RING * spec.gauge.h
+}
+
+/** A dish that flat rounds are added around comes to lie flatter itself. */
+function flattened(worked: readonly Round[], added: number): Round[] {
+  const left = added === 0 ? 1 : leftOfDish(added, worked.length)
+  return worked.map((round) => ({ ...round, at: { ...round.at, z: round.at.z * left } }))
 }
 
 function baseOf(spec: PieceSpec, worked: Worked | undefined): Base {

@@ -8,6 +8,9 @@ import { NothingBegun } from '../work/NothingBegun.tsx'
 import { useWorkSession } from '../work/useWorkSession.ts'
 import { CheckBench } from './CheckBench.tsx'
 
+/** Before this round a piece is mostly centre. */
+const EARLIEST = 4
+
 /** Measure, understand, correct: what the piece in the hand says, and the ways out. */
 export function CheckScreen() {
   const { projectId } = useParams()
@@ -44,7 +47,7 @@ function CheckOf({ view, copy }: { view: ProjectView; copy: CopyRecord }) {
   const { position } = open.state
   const now = workView(pinned.plan, position)
   const afterRound = now.roundDone ? position.round : position.round - 1
-  if (afterRound < 2) {
+  if (afterRound < EARLIEST) {
     return (
       <main className="grid grow content-start justify-items-start gap-4 p-7 max-sm:p-4">
         <h1 className="text-36">Too early to measure</h1>

@@ -7,10 +7,11 @@ import {
   type GaugeRecord,
 } from '../../../core/index.ts'
 import { saveGauge } from '../../store/mutations.ts'
-import { useProjects, useSettings, useYarns } from '../../store/queries.ts'
+import { useProjects, useSettings, useTrackRecord, useYarns } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { Opening } from '../../ui/Opening.tsx'
+import { RecordSentence } from '../../ui/RecordSentence.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { shortName } from '../../ui/wording.ts'
 import { BelongsEditor } from './BelongsEditor.tsx'
@@ -80,6 +81,7 @@ export function GaugePage({ record }: { record: GaugeRecord }) {
 
 /** How the evidence stands: how much, and whether it contradicts. */
 function Standing({ model: { gauge, conflicts } }: { model: GaugeModel }) {
+  const record = useTrackRecord()
   const counted = gauge.evidence.filter(({ setAside }) => !setAside).length
   return (
     <p className="text-16 text-ink-2" role="status">
@@ -92,6 +94,12 @@ function Standing({ model: { gauge, conflicts } }: { model: GaugeModel }) {
           {conflicts.length === 1 ? 'One contradicts the rest' : 'They contradict one another'}: what is known
           is kept wider until it is settled.
         </strong>
+      )}
+      {gauge.evidence.some((one) => one.kind === 'round' && one.from) && (
+        <>
+          {' '}
+          <RecordSentence record={record} />
+        </>
       )}
     </p>
   )

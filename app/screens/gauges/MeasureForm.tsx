@@ -47,6 +47,9 @@ export function MeasureForm({ model, draft, setDraft, clear }: MeasureFormProps)
   const known = gauge.evidence.find(({ id }) => id === draft.id)
   const evidence = evidenceOf(draft, 'draft', Date.now())
   const fault = evidence && faultIn(evidence, model)
+  if (known?.kind === 'round' && known.from !== undefined) {
+    return <FromPiece model={model} known={known} clear={clear} />
+  }
   const set = (part: Partial<MeasureDraft>) => setDraft({ ...draft, ...part })
   const keep = () => {
     const whole = evidenceOf(draft, freshId(), known?.at ?? Date.now())
@@ -102,6 +105,30 @@ export function MeasureForm({ model, draft, setDraft, clear }: MeasureFormProps)
             {known && <KnownButtons model={model} known={known} clear={clear} />}
           </div>
         </div>
+      </div>
+    </section>
+  )
+}
+
+/** A finished piece keeps its own counts: it can be put aside or deleted here, and measured anew at the hook. */
+function FromPiece({
+  model,
+  known,
+  clear,
+}: {
+  model: GaugeModel
+  known: Evidence & { kind: 'round' }
+  clear: () => void
+}) {
+  return (
+    <section aria-label="Measure" className="grid max-w-xl gap-3">
+      <h2 className="text-24">{known.from}</h2>
+      <p className="text-16">
+        Measured on the finished piece, with the counts it was worked in: the same hands, day and fabric, and
+        so the strongest evidence there is. To measure it anew, open the piece at the hook.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <KnownButtons model={model} known={known} clear={clear} />
       </div>
     </section>
   )

@@ -37,6 +37,7 @@ export const EVIDENCE_NAMES: Record<Evidence['kind'], string> = {
 }
 
 export function evidenceName(evidence: Evidence): string {
+  if (evidence.kind === 'round' && evidence.from) return evidence.from
   if (evidence.kind === 'swatch' && evidence.worked === 'rounds') return 'Counted on rounds'
   return EVIDENCE_NAMES[evidence.kind]
 }

@@ -4,6 +4,7 @@ import type { CopyRecord, Plan } from '../../../core/index.ts'
 import { beginCopy } from '../../store/beginCopy.ts'
 import type { ProjectView } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { MeasureFinished } from './MeasureFinished.tsx'
 
 interface FinishedPanelProps {
   readonly view: ProjectView
@@ -35,6 +36,7 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
         Fasten off, weave in, block. It should measure{' '}
         <strong className="slab bg-tape px-2">{sizes.withDoubt(across, plusMinus)}</strong> across.
       </p>
+      <MeasureFinished view={view} copy={copy} plan={plan} />
       <div className="flex flex-wrap gap-3">
         {open ? (
           <Link className="button-ink" to={`/piece/${project.id}/work?copy=${open.number}`}>

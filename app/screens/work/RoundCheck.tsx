@@ -1,14 +1,18 @@
 import { useState } from 'react'
-import { goTo, writeRound, type Construction, type Plan, type WorkView } from '../../../core/index.ts'
+import { Link } from 'react-router'
+import { writeRound, type PieceSpec, type Plan, type WorkView } from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { useSettings } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { endingSentence } from './endingSentence.ts'
-import { mismatchSentence } from './mismatchSentence.ts'
+import { RepairPanel } from './RepairPanel.tsx'
 
 interface RoundCheckProps {
   readonly plan: Plan
-  readonly construction: Construction
+  readonly pieceId: string
+  readonly spec: PieceSpec
+  /** Where the piece is measured. */
+  readonly checkPath: string
   readonly now: WorkView
   /** Whether this was the last round. */
   readonly last: boolean
@@ -17,7 +21,9 @@ interface RoundCheckProps {
 }
 
 /** The end of a round: the count it must have and how it must end, before the next begins. */
-export function RoundCheck({ plan, construction, now, last, act, onGoOn }: RoundCheckProps) {
+export function RoundCheck(props: RoundCheckProps) {
+  const { plan, pieceId, spec, checkPath, now, last, act, onGoOn } = props
+  const { construction } = spec
   const { terms } = useSettings()
   const sizes = useSizes()
   const { round } = now
@@ -54,10 +60,15 @@ export function RoundCheck({ plan, construction, now, last, act, onGoOn }: Round
         </p>
       </div>
       {checkpoint && (
-        <p className="border-y-2 rule py-3 text-24 max-sm:text-18">
-          <strong>Measure now:</strong> {sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)} across.
-          Take the loop off the hook, lay it flat, do not stretch; twice, at right angles.
-        </p>
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-y-2 rule py-3">
+          <p className="min-w-0 grow basis-96 text-24 max-sm:text-18">
+            <strong>Measure now:</strong> {sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)} across.
+            Take the loop off the hook, lay it flat, do not stretch; twice, at right angles.
+          </p>
+          <Link to={checkPath} className="button-line">
+            Put in what you measure
+          </Link>
+        </div>
       )}
       <form
         className="flex flex-wrap items-end gap-4"
@@ -89,32 +100,16 @@ export function RoundCheck({ plan, construction, now, last, act, onGoOn }: Round
         </p>
       )}
       {differs && (
-        <div className="grid gap-3 border-t-2 rule pt-4">
-          <p role="alert" className="text-24 leading-tight max-sm:text-18">
-            <strong>
-              {other} counted, {round.count} expected.
-            </strong>{' '}
-            {mismatchSentence(other - round.count, construction)}
-          </p>
-          <div className="flex flex-wrap gap-3">
-            <button type="button" className="button-ink" onClick={() => setCounted('')}>
-              Recount
-            </button>
-            <button
-              type="button"
-              className="button-line"
-              onClick={() => {
-                act(note())
-                act((from) => goTo(plan.rounds, from, { round: round.number, unit: 0 }))
-              }}
-            >
-              Back to the start of Rnd {round.number}
-            </button>
-            <button type="button" className="button-line" onClick={carryOn}>
-              Carry on, note it
-            </button>
-          </div>
-        </div>
+        <RepairPanel
+          pieceId={pieceId}
+          spec={spec}
+          plan={plan}
+          round={round.number}
+          counted={other}
+          act={act}
+          onRecount={() => setCounted('')}
+          onCarryOn={carryOn}
+        />
       )}
     </main>
   )

@@ -7,6 +7,7 @@ interface WorkBarProps {
   readonly act: (deed: Deed) => void
   readonly onNote: () => void
   readonly onGoTo: () => void
+  readonly onYarn: () => void
   readonly onKeys: () => void
   /** Finishes the round; absent when it is done. */
   readonly onRound?: () => void
@@ -16,7 +17,7 @@ const PLACE =
   'slab flex items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-lg:px-4 max-sm:px-2 max-sm:text-18'
 
 /** Large targets under the thumbs. */
-export function WorkBar({ canUndo, act, onNote, onGoTo, onKeys, onRound }: WorkBarProps) {
+export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound }: WorkBarProps) {
   return (
     <footer className="flex h-[4.75rem] shrink-0 bg-film low:sticky low:bottom-0 items-stretch divide-x-2 divide-ink border-t-2 rule max-sm:[&>*]:grow">
       <button type="button" className={PLACE} disabled={!canUndo} onClick={() => act(undo)}>
@@ -27,6 +28,9 @@ export function WorkBar({ canUndo, act, onNote, onGoTo, onKeys, onRound }: WorkB
       </button>
       <button type="button" className={PLACE} onClick={onGoTo}>
         Go to
+      </button>
+      <button type="button" className={`${PLACE} max-sm:hidden`} onClick={onYarn}>
+        Yarn
       </button>
       <p className="grid grow place-items-center px-4 text-center text-20 text-ink-2 max-lg:hidden">
         {onRound ? 'Tap anywhere or press Space' : 'Enter goes on'}

@@ -7,8 +7,8 @@ import {
   undo,
   workOn,
   workView,
-  type Construction,
   type CopyRecord,
+  type PieceSpec,
   type Plan,
   type Stride,
 } from '../../../core/index.ts'
@@ -25,13 +25,14 @@ import { UnsavedLine } from './UnsavedLine.tsx'
 import type { OpenWork } from './useWorkSession.ts'
 import { useWorkKeys } from './useWorkKeys.ts'
 import { WorkBar } from './WorkBar.tsx'
+import { YarnDialog } from './YarnDialog.tsx'
 import { WorkHeader } from './WorkHeader.tsx'
 
 export interface WorkBenchProps {
   readonly view: ProjectView
   readonly copy: CopyRecord
   readonly plan: Plan
-  readonly construction: Construction
+  readonly spec: PieceSpec
   readonly open: OpenWork
 }
 
@@ -43,11 +44,12 @@ const SWIPE_PX = 70
 const PRINTS = [100, 125, 150] as const
 
 /** The companion at the hook: shows the round, counts, and stops at its end for the check. */
-export function WorkBench({ view, copy, plan, construction, open }: WorkBenchProps) {
+export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
+  const { construction } = spec
   const { state, unsaved, act } = open
   const settings = useSettings()
   const navigate = useNavigate()
-  const [dialog, setDialog] = useState<'note' | 'goTo' | 'keys'>()
+  const [dialog, setDialog] = useState<'note' | 'goTo' | 'keys' | 'yarn'>()
   const doneSince = useRef(0)
   const { rounds } = plan
   const now = workView(plan, state.position)
@@ -79,6 +81,7 @@ export function WorkBench({ view, copy, plan, construction, open }: WorkBenchPro
     note: () => setDialog('note'),
     goTo: () => setDialog('goTo'),
     keys: () => setDialog('keys'),
+    yarn: () => setDialog('yarn'),
     plan: () => void navigate(`/piece/${view.project.id}/plan`),
     check: () => void navigate(check),
     larger: () => changePrint(1),
@@ -95,7 +98,9 @@ export function WorkBench({ view, copy, plan, construction, open }: WorkBenchPro
         <RoundCheck
           key={now.round.number}
           plan={plan}
-          construction={construction}
+          pieceId={view.piece.id}
+          spec={spec}
+          checkPath={check}
           now={now}
           last={atTheEnd(rounds, state.position)}
           act={act}
@@ -111,6 +116,7 @@ export function WorkBench({ view, copy, plan, construction, open }: WorkBenchPro
         act={act}
         onNote={() => setDialog('note')}
         onGoTo={() => setDialog('goTo')}
+        onYarn={() => setDialog('yarn')}
         onKeys={() => setDialog('keys')}
         onRound={now.roundDone ? undefined : () => count('round')}
       />
@@ -128,6 +134,15 @@ export function WorkBench({ view, copy, plan, construction, open }: WorkBenchPro
         position={state.position}
         onGo={(target) => act((from) => goTo(rounds, from, target))}
       />
+      {dialog === 'yarn' && (
+        <YarnDialog
+          open
+          onClose={() => setDialog(undefined)}
+          spec={spec}
+          plan={plan}
+          position={state.position}
+        />
+      )}
       <KeysDialog open={dialog === 'keys'} onClose={() => setDialog(undefined)} />
     </div>
   )

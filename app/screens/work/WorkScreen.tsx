@@ -33,13 +33,5 @@ function WorkOn({ view, copy }: { view: ProjectView; copy: CopyRecord }) {
   const open = useWorkSession(copy)
   const pinned = view.versions.find(({ version }) => version === open?.state.planVersion)
   if (!open || !pinned) return <Opening />
-  return (
-    <WorkBench
-      view={view}
-      copy={copy}
-      plan={pinned.plan}
-      construction={pinned.spec.construction}
-      open={open}
-    />
-  )
+  return <WorkBench view={view} copy={copy} plan={pinned.plan} spec={pinned.spec} open={open} />
 }

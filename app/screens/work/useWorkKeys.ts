@@ -11,6 +11,7 @@ export interface WorkKeys {
   readonly keys: () => void
   readonly plan: () => void
   readonly check: () => void
+  readonly yarn: () => void
   readonly larger: () => void
   readonly smaller: () => void
 }
@@ -29,6 +30,7 @@ export const WORK_KEYS: readonly {
   { does: 'goTo', keys: 'G', says: 'Go to a round' },
   { does: 'note', keys: 'N', says: 'Write a note' },
   { does: 'check', keys: 'C or M', says: 'Measure the piece' },
+  { does: 'yarn', keys: 'Y', says: 'Will the yarn do?' },
   { does: 'plan', keys: 'P', says: 'To the plan' },
   { does: 'larger', keys: ']', says: 'Larger print' },
   { does: 'smaller', keys: '[', says: 'Smaller print' },
@@ -47,6 +49,7 @@ function meant({ key, shiftKey }: KeyboardEvent): keyof WorkKeys | undefined {
     g: 'goTo',
     p: 'plan',
     c: 'check',
+    y: 'yarn',
     m: 'check',
     ']': 'larger',
     '[': 'smaller',

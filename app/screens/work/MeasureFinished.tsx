@@ -1,0 +1,114 @@
+import { learnFromPiece, type CopyRecord, type PieceReading, type Plan } from '../../../core/index.ts'
+import { freshId } from '../../store/database.ts'
+import { keepFinished } from '../../store/keepFinished.ts'
+import { useReadings, useTrackRecord, type ProjectView } from '../../store/queries.ts'
+import { useRemembered } from '../../store/remembered.ts'
+import { EdgeToggle } from '../../ui/EdgeToggle.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { RecordSentence } from '../../ui/RecordSentence.tsx'
+import { say } from '../../ui/toasts.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { percent } from '../../ui/wording.ts'
+
+interface MeasureFinishedProps {
+  readonly view: ProjectView
+  readonly copy: CopyRecord
+  readonly plan: Plan
+}
+
+interface FinishedDraft {
+  readonly across?: number
+  readonly acrossTurned?: number
+  readonly edge: 'flat' | 'standsUp' | 'waves'
+}
+
+/** What the finished piece really measures: kept beside what was foretold, and taught to its gauge. */
+export function MeasureFinished({ view, copy, plan }: MeasureFinishedProps) {
+  const { project, piece, gauge } = view
+  const sizes = useSizes()
+  const readings = useReadings(copy.id)
+  const record = useTrackRecord()
+  const [draft, setDraft] = useRemembered<FinishedDraft>(`finished:${copy.id}`, { edge: 'flat' }, say)
+  if (!readings || !draft) return null
+  const known = readings.findLast(({ afterRound }) => afterRound === plan.rounds.length)
+  const length = {
+    format: sizes.bare,
+    parse: sizes.parse,
+    unit: sizes.unit,
+    step: sizes.unit === 'in' ? sizes.step : 1,
+    takes: 'length' as const,
+  }
+  const across = draft.across ?? known?.across[0]
+  const far = across !== undefined && Math.abs(Math.log(across / plan.finished.across)) > Math.log(1.5)
+  const keep = async () => {
+    if (across === undefined || far) return
+    const reading: PieceReading = {
+      id: known?.id ?? freshId(),
+      copyId: copy.id,
+      at: Date.now(),
+      planVersion: copy.planVersion,
+      afterRound: plan.rounds.length,
+      across: [across, ...(draft.acrossTurned === undefined ? [] : [draft.acrossTurned])],
+      edge:
+        draft.edge === 'waves'
+          ? { kind: 'waves', much: 'little' }
+          : draft.edge === 'standsUp'
+            ? { kind: 'standsUp', by: 5 }
+            : { kind: 'flat' },
+    }
+    const name = piece.quantity > 1 ? `${project.name} no. ${copy.number}` : project.name
+    const before = gauge
+    await keepFinished(reading, gauge, learnFromPiece(reading, plan, piece.stitch, name))
+    say(`${gauge.name} has learned from it.`, {
+      label: 'Undo',
+      run: () => void keepFinished(reading, before),
+    })
+  }
+  return (
+    <section aria-label="What it measures" className="grid max-w-3xl gap-3 border-y-2 rule py-4">
+      <h2 className="text-26">What does it measure?</h2>
+      <div className="grid grid-cols-2 border-2 rule max-sm:grid-cols-1">
+        <NumberCell
+          {...length}
+          label="Across"
+          value={across}
+          fault={
+            far
+              ? `${sizes.full(across)} is far from the ${sizes.full(plan.finished.across)} foretold. Check the tape and its unit.`
+              : undefined
+          }
+          onChange={(next) => setDraft({ ...draft, across: next })}
+        />
+        <NumberCell
+          {...length}
+          className="border-l rule max-sm:border-t max-sm:border-l-0"
+          label="A quarter turn on"
+          value={draft.acrossTurned ?? known?.across[1]}
+          onChange={(acrossTurned) => setDraft({ ...draft, acrossTurned })}
+        />
+      </div>
+      <EdgeToggle value={draft.edge} onChange={(edge) => setDraft({ ...draft, edge })} />
+      <p className="text-18" role="status">
+        {across !== undefined && !far && (
+          <>
+            <strong>
+              {percent(Math.abs(across / plan.finished.across - 1))}{' '}
+              {across >= plan.finished.across ? 'larger' : 'smaller'} than foretold.
+            </strong>{' '}
+          </>
+        )}
+        <RecordSentence record={record} />
+      </p>
+      <div>
+        <button
+          type="button"
+          className="button-ink"
+          disabled={across === undefined || far}
+          onClick={() => void keep()}
+        >
+          {known ? 'Keep it anew' : 'Keep it'}
+        </button>
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,113 @@
+import { useState } from 'react'
+import {
+  goTo,
+  repairCount,
+  writeRoundBody,
+  type PieceSpec,
+  type Plan,
+  type Repair,
+} from '../../../core/index.ts'
+import { pinVersion, turnTo } from '../../store/takeWay.ts'
+import { useSettings } from '../../store/queries.ts'
+import type { Deed } from '../../store/workSession.ts'
+import { say } from '../../ui/toasts.tsx'
+import { percent } from '../../ui/wording.ts'
+import { mismatchSentence } from './mismatchSentence.ts'
+
+interface RepairPanelProps {
+  readonly pieceId: string
+  readonly spec: PieceSpec
+  readonly plan: Plan
+  readonly round: number
+  readonly counted: number
+  readonly act: (deed: Deed) => void
+  readonly onRecount: () => void
+  readonly onCarryOn: () => void
+}
+
+/** A round with another count than planned: recount, mend it in the next, go back, or carry on. */
+export function RepairPanel(props: RepairPanelProps) {
+  const { pieceId, spec, plan, round, counted, act, onRecount, onCarryOn } = props
+  const { terms } = useSettings()
+  const [busy, setBusy] = useState(false)
+  const expected = plan.rounds[round - 1]!.count
+  const repair = repairCount(plan, round, counted, spec.construction, spec.constraints?.multiples)
+  const note: Deed = () => ({ type: 'count', round, counted, expected })
+  const mend = async () => {
+    if (!repair.mended || busy) return
+    setBusy(true)
+    try {
+      const version = await pinVersion({ pieceId, spec, plan: repair.mended })
+      act(note)
+      act(turnTo(plan, repair.mended, round, version))
+    } catch {
+      say('This could not be stored. The disk may be full: export a file, then try again.')
+      setBusy(false)
+    }
+  }
+  const back = (
+    <button
+      type="button"
+      className={repair.advice === 'goBack' ? 'button-ink' : 'button-line'}
+      onClick={() => {
+        act(note)
+        act((from) => goTo(plan.rounds, from, { round, unit: 0 }))
+      }}
+    >
+      Back to the start of Rnd {round}
+    </button>
+  )
+  return (
+    <div className="grid gap-3 border-t-2 rule pt-4">
+      <p role="alert" className="text-24 leading-tight max-sm:text-18">
+        <strong>
+          {counted} counted, {expected} expected.
+        </strong>{' '}
+        {mismatchSentence(counted - expected, spec.construction)}
+      </p>
+      {repair.mending && (
+        <div className="grid gap-1 text-20 max-sm:text-18">
+          <p>{adviceSentence(repair, expected)}</p>
+          <p>
+            <span className="text-ink-2">Rnd {round + 1}, mending:</span>{' '}
+            <strong className="slab">{writeRoundBody(repair.mending, terms)}</strong>, {repair.mending.count}{' '}
+            sts.
+          </p>
+        </div>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <button type="button" className="button-line" onClick={onRecount}>
+          Recount
+        </button>
+        {repair.mended && (
+          <button
+            type="button"
+            className={repair.advice === 'mend' ? 'button-ink' : 'button-line'}
+            disabled={busy}
+            onClick={() => void mend()}
+          >
+            Fix in next round
+          </button>
+        )}
+        {back}
+        <button type="button" className="button-line" onClick={onCarryOn}>
+          Carry on, note it
+        </button>
+      </div>
+    </div>
+  )
+}
+
+function adviceSentence({ why, off, share, goBackStitches }: Repair, expected: number): string {
+  const size = `Left alone, the round stays ${percent(Math.abs(share))} ${off > 0 ? 'long' : 'short'}.`
+  switch (why) {
+    case 'hides':
+      return `It hides in ${expected} sts: take it up in the next round, beside the join or marker. ${size}`
+    case 'texture':
+      return `Counts must divide here: go back now (${goBackStitches} sts, out and in again), or mend it before the texture begins.`
+    case 'tooSmall':
+      return `In so few stitches it shows. Going back costs ${goBackStitches} sts, out and in again. ${size}`
+    default:
+      return `That is too much to hide. Going back costs ${goBackStitches} sts, out and in again. ${size}`
+  }
+}

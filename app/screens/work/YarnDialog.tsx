@@ -1,0 +1,127 @@
+import {
+  metresAtHand,
+  yarnCheck,
+  type PieceSpec,
+  type Plan,
+  type Position,
+  type YarnCheck,
+} from '../../../core/index.ts'
+import { saveYarn } from '../../store/mutations.ts'
+import { useYarns } from '../../store/queries.ts'
+import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
+import { Modal } from '../../ui/Modal.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { useSizes, type Sizes } from '../../ui/useSizes.ts'
+
+interface YarnDialogProps {
+  readonly open: boolean
+  readonly onClose: () => void
+  readonly spec: PieceSpec
+  readonly plan: Plan
+  readonly position: Position
+}
+
+/** A kitchen scale reads ±1 g; a ball's label is right to 3%. */
+const SCALE_GRAMS = 1
+const LABEL_SD = 0.03
+
+/** Weigh the ball: what is left, which round is the last safe one, and what it finishes. */
+export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogProps) {
+  const sizes = useSizes()
+  const yarns = useYarns() ?? []
+  const ids = plan.yarn.map(({ yarn }) => yarn)
+  const current = plan.rounds[position.round - 1]!.yarn
+  const ordered = [current, ...ids.filter((id) => id !== current)]
+  return (
+    <Modal open={open} onClose={onClose} title="Will the yarn do?">
+      {ordered.map((id) => {
+        const yarn = yarns.find((one) => one.id === id)
+        if (!yarn) return null
+        const here = metresAtHand(yarn)
+        const perGram =
+          yarn.metresPerBall && yarn.gramsPerBall ? yarn.metresPerBall / yarn.gramsPerBall : undefined
+        const check =
+          here === undefined
+            ? undefined
+            : yarnCheck({
+                spec,
+                plan,
+                position,
+                yarn: id,
+                left: here,
+                leftSd: perGram ? Math.hypot(SCALE_GRAMS * perGram, LABEL_SD * here) : 0.05 * here,
+                useSd: spec.gauge.yarnUse?.sd ?? 0.125,
+              })
+        return (
+          <section key={id} aria-label={yarn.name} className="grid gap-2 border-t rule pt-3">
+            <h3 className="text-21">{yarn.name}</h3>
+            <div className="grid max-w-md grid-cols-2 border-2 rule">
+              <NumberCell
+                label={`Begun ball of ${yarn.name}`}
+                value={yarn.leftoverGrams}
+                format={sizes.mass.bare}
+                parse={sizes.mass.parse}
+                unit={sizes.mass.unit}
+                takes="mass"
+                onChange={(leftoverGrams) => void saveYarn({ ...yarn, leftoverGrams })}
+              />
+              <NumberCell
+                className="border-l rule"
+                label="Whole balls beside it"
+                value={yarn.balls}
+                format={String}
+                parse={wholeBalls}
+                onChange={(balls) => void saveYarn({ ...yarn, balls })}
+              />
+            </div>
+            {!perGram && (
+              <p className="text-16">
+                The label is missing: put metres and grams of a ball on the yarn shelf to weigh by.
+              </p>
+            )}
+            {check && <Answer check={check} sizes={sizes} lastRound={plan.rounds.length} />}
+          </section>
+        )
+      })}
+      <div className="-mx-6 -mb-6 max-sm:-mx-4 max-sm:-mb-4">
+        <InstrumentBar />
+      </div>
+    </Modal>
+  )
+}
+
+const wholeBalls = (text: string) =>
+  /^\d{1,4}$/.test(text.trim())
+    ? { ok: true as const, value: Number(text) }
+    : { ok: false as const, message: 'Whole balls, like 0, 1 or 2.' }
+
+function Answer({ check, sizes, lastRound }: { check: YarnCheck; sizes: Sizes; lastRound: number }) {
+  const { left, leftPlusMinus, needed, neededPlusMinus, lastSafeRound, runsOut, piece, morePieces } = check
+  const amount = (metres: number, plusMinus: number) =>
+    `${sizes.yarn.bare(metres)} ± ${sizes.yarn.full(plusMinus)}`
+  return (
+    <div role="status" className="text-18 leading-snug">
+      <p>
+        {amount(left, leftPlusMinus)} left; this piece still takes {amount(needed, neededPlusMinus)}.
+      </p>
+      <p>
+        <strong>
+          {piece === 'safe'
+            ? 'It finishes this piece.'
+            : piece === 'maybe'
+              ? 'It may just finish this piece.'
+              : 'It does not finish this piece.'}
+        </strong>{' '}
+        {piece !== 'safe' &&
+          (lastSafeRound > 0
+            ? `Safe to the end of Rnd ${lastSafeRound}.`
+            : 'Not even the round on the hook is safe.')}{' '}
+        {runsOut && `It runs out in Rnd ${runsOut.round}, some ${runsOut.stitchesLeft} sts before its end.`}{' '}
+        {piece === 'safe' &&
+          (morePieces > 0
+            ? `The rest is safe for ${morePieces} more like it.`
+            : `After Rnd ${lastRound} there is not surely enough for another.`)}
+      </p>
+    </div>
+  )
+}

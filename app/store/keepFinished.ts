@@ -1,0 +1,15 @@
+import type { Evidence, GaugeRecord, PieceReading } from '../../core/index.ts'
+import { database } from './database.ts'
+
+/** Keeps what a finished piece measures and, with evidence, teaches it to the gauge in one go. */
+export async function keepFinished(
+  reading: PieceReading,
+  gauge: GaugeRecord,
+  evidence?: Evidence,
+): Promise<void> {
+  await database.transaction('rw', database.readings, database.gauges, async () => {
+    await database.readings.put(reading)
+    const others = evidence ? gauge.evidence.filter(({ id }) => id !== evidence.id) : gauge.evidence
+    await database.gauges.put({ ...gauge, evidence: evidence ? [...others, evidence] : others })
+  })
+}
