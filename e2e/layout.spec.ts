@@ -7,6 +7,7 @@ const SCREENS = [
   ['new', '/new'],
   ['plan', '/piece/kettle-trivet/plan'],
   ['work', '/piece/kettle-trivet/work'],
+  ['check', '/piece/kettle-trivet/check'],
   ['sheet', '/piece/kettle-trivet/sheet'],
   ['gauges', '/gauges/cotton-single'],
   ['yarns', '/yarns'],

@@ -12,6 +12,15 @@ const DESK = { width: 1280, height: 800 }
 const TABLET = { width: 820, height: 1180 }
 const PHONE = { width: 390, height: 844 }
 
+/** A trivet that comes out small and cups. */
+const cup = async (page) => {
+  await page.getByRole('textbox', { name: 'Across' }).fill('9.8')
+  await page.getByRole('textbox', { name: 'A quarter turn on' }).fill('9.9')
+  await page.getByRole('radio', { name: 'stands up' }).click()
+  await page.getByRole('textbox', { name: 'Stands up by' }).fill('0.6')
+  await page.getByRole('textbox', { name: 'Rnd 6, planned 36' }).fill('36')
+}
+
 const VIEWS = [
   { name: 'shelf', path: '/', size: DESK },
   { name: 'shelf-390', path: '/', size: PHONE },
@@ -29,7 +38,7 @@ const VIEWS = [
     size: DESK,
     prepare: async (page) => {
       await page.getByRole('button', { name: 'End of round' }).click()
-      await page.getByLabel('I count another number').fill('41')
+      await page.getByLabel('I count another number').fill('43')
     },
   },
   {
@@ -38,6 +47,8 @@ const VIEWS = [
     size: DESK,
     prepare: (page) => page.getByRole('button', { name: /Round swatch/ }).click(),
   },
+  { name: 'check', path: '/piece/kettle-trivet/check', size: DESK, prepare: cup },
+  { name: 'check-390', path: '/piece/kettle-trivet/check', size: PHONE, prepare: cup },
   { name: 'gauges-390', path: '/gauges/cotton-single', size: PHONE },
   { name: 'yarns', path: '/yarns', size: DESK },
   { name: 'measure', path: '/measure', size: DESK },

@@ -14,7 +14,7 @@ interface WorkBarProps {
 }
 
 const PLACE =
-  'slab flex items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-lg:px-4 max-sm:px-2 max-sm:text-18'
+  'slab flex items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-lg:px-4 max-sm:px-1.5 max-sm:text-16'
 
 /** Large targets under the thumbs. */
 export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound }: WorkBarProps) {
@@ -29,7 +29,7 @@ export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound 
       <button type="button" className={PLACE} onClick={onGoTo}>
         Go to
       </button>
-      <button type="button" className={`${PLACE} max-sm:hidden`} onClick={onYarn}>
+      <button type="button" className={PLACE} onClick={onYarn}>
         Yarn
       </button>
       <p className="grid grow place-items-center px-4 text-center text-20 text-ink-2 max-lg:hidden">
