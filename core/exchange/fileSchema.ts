@@ -53,6 +53,7 @@ const reading = record(
   },
   {
     around: millimetres(1, 10_000),
+    hole: millimetres(0, 500),
     counts: Joi.array().items(record({ round, count })).max(500),
   },
 )

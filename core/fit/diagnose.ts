@@ -3,7 +3,6 @@ import { discReadings, type DiscModel } from '../gauge/discReadings.ts'
 import { varianceAlong, type Gaussian } from '../gauge/gaussian.ts'
 import type { Gauge, StitchSize } from '../gauge/gauge.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
-import { guessMeant } from '../gauge/guessMeant.ts'
 import { logEvidence, mostProbable } from '../gauge/mostProbable.ts'
 import type { Reading } from '../gauge/reading.ts'
 import type { PieceSpec, Round } from '../plan/plan.ts'
@@ -11,8 +10,11 @@ import { predictProfile, type PredictedPosition } from '../shape/predictProfile.
 import { isEdging } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import { canBeWorked, hypothesesFor, type CauseKind, type Hypothesis } from './causes.ts'
+import { checkReading } from './checkReading.ts'
+import { meanOf } from './diameters.ts'
 import { lookThatTells, type Look } from './lookThatTells.ts'
 import type { PieceReading } from './pieceReading.ts'
+import { polygonOf, unevenness } from './roundness.ts'
 import { handsOf, type Hands } from './hands.ts'
 
 /** One cause, with the likeliest way it may have happened. */
@@ -43,6 +45,8 @@ export interface Diagnosis {
   readonly look?: Look
   /** Two diameters that differ by more than their placement of increases explains, as a share. */
   readonly uneven?: number
+  /** Corners against flats of stacked increases: by what share they differ, and how many sides there are. */
+  readonly polygon?: { readonly share: number; readonly sides: number }
 }
 
 export interface Worked {
@@ -84,7 +88,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const size = sizeIn(first.belief)
   const positions = positionsOf(first, spec, rounds)
   const expectedFit = positionsOf({ ...bestOf(fits, 'hands'), belief: priorOf(spec.gauge) }, spec, rounds)
-  const measured = mean(last.across) / 2
+  const measured = meanOf(last.across) / 2
   return {
     causes,
     counts: asCounted(causes[0]!.counts, last),
@@ -108,6 +112,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
     expected: { across: 2 * expectedFit.at(-1)!.radius, plusMinus: 4 * rounds.at(-1)!.at.sd },
     look: lookThatTells(causes, rounds),
     uneven: unevenness(last, spec),
+    polygon: polygonOf(last, spec, planned),
   }
 }
 
@@ -118,8 +123,6 @@ function asCounted(counts: readonly number[], { counts: told }: PieceReading): r
     return canBeWorked(next) ? next : known
   }, counts)
 }
-
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
 
 /** Height of a round in a dish whose rim stands up by what was measured: as the square of its radius. */
 function dishAt({ radius, z }: PredictedPosition, rim: PredictedPosition, { edge }: PieceReading): number {
@@ -178,13 +181,30 @@ function fit(
   for (const reading of readings) {
     const worked = rounds.slice(0, reading.afterRound)
     const counts = hypothesis.counts(worked.map(({ count }) => count))
-    numbers.push(...discReadings(modelOf(counts, worked, spec.gauge), reading))
+    numbers.push(...discReadings(modelOf(counts, worked, spec.gauge), reading), ...holeReading(reading, spec))
     for (const { round, count } of reading.counts ?? []) {
       log += Math.log(countOdds(count - (counts[round - 1] ?? counts.at(-1)!)))
     }
   }
   const belief = mostProbable(prior, numbers)
   return { hypothesis, belief, log: log + logEvidence(prior, numbers, belief.mean) }
+}
+
+/** A hole is seen to a millimetre or so; a ring that is drawn up has the usual small centre all the same. */
+const HOLE_SD = 1.5
+
+/** The hole by its own width: it lies around the usual centre, in heights h. */
+function holeReading({ hole }: PieceReading, { construction, gauge }: PieceSpec): Reading[] {
+  if (hole === undefined || construction.start.kind === 'chainRing') return []
+  return [
+    {
+      about: 'size',
+      on: [CENTRE_UNKNOWN],
+      value: hole === 0 ? CENTRE.mean : CENTRE.mean + hole / 2 / gauge.h,
+      variance: (HOLE_SD / gauge.h) ** 2 + CENTRE.sd ** 2 / 4,
+      predict: (unknowns) => unknowns[CENTRE_UNKNOWN]!,
+    },
+  ]
 }
 
 const countOdds = (off: number): number =>
@@ -268,70 +288,4 @@ function groupByKind(fits: readonly (Fit & { probability: number })[], planned: 
       }
     })
     .sort((one, other) => other.probability - one.probability)
-}
-
-/** Beyond this share two diameters are more than a careless tape. */
-const UNEVEN = 0.035
-
-function unevenness({ across }: PieceReading, { construction }: PieceSpec): number | undefined {
-  if (across.length < 2) return undefined
-  const share = Math.max(...across) / Math.min(...across) - 1
-  // Corners and flats of a hexagon differ by 15%; staggered increases make no corners.
-  const explained = construction.placement === 'stacked' ? 0.155 : UNEVEN
-  return share > explained ? share : undefined
-}
-
-/** A size this far from anything the maker's gauge allows is a slip of the pen, not of the hook. */
-const WITHIN_REASON = Math.log(1.5)
-
-function checkReading(reading: PieceReading, rounds: readonly Round[]): void {
-  const { across, around, edge, counts } = reading
-  const expected = 2 * rounds.at(-1)!.at.radius
-  const cm = (length: number) => `${(length / 10).toFixed(1)} cm`
-  if (across.length === 0 || across.some((one) => !(one > 0))) {
-    throw new SpecError('across', 'A piece is wider than nothing.', 'Measure it through the centre.')
-  }
-  const share = Math.max(...across) / Math.min(...across) - 1
-  if (share > 0.2) {
-    throw new SpecError(
-      'across',
-      `${cm(across[0]!)} one way and ${cm(across[1]!)} the other cannot be one disc.`,
-      'Even a hexagon differs by 15% at most. Measure both through the centre.',
-    )
-  }
-  const wide = mean(across)
-  if (Math.abs(Math.log(wide / expected)) > WITHIN_REASON) {
-    const meant = guessMeant(wide, expected)
-    throw new SpecError(
-      'across',
-      `${cm(wide)} after Rnd ${rounds.length} is more than any hand strays: the plan says ${cm(expected)}.`,
-      meant ? `Did you mean ${cm(wide * meant.factor)} ${meant.reason}?` : 'Check the round and the tape.',
-    )
-  }
-  if (around !== undefined && !(around > 2 * wide && around < 5 * wide)) {
-    throw new SpecError(
-      'around',
-      `${cm(around)} around does not go with ${cm(wide)} across.`,
-      `Around a flat edge it is about ${cm(Math.PI * wide)}.`,
-    )
-  }
-  if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < wide / 2)) {
-    throw new SpecError(
-      'edge',
-      `An edge cannot stand up ${cm(edge.by)} here.`,
-      `From 1 mm to ${cm(wide / 2)}.`,
-    )
-  }
-  for (const { round, count } of counts ?? []) {
-    const planned = rounds[round - 1]?.count
-    if (planned === undefined || !Number.isInteger(count) || count < planned / 2 || count > planned * 2) {
-      throw new SpecError(
-        'count',
-        planned === undefined
-          ? `Rnd ${round} is not worked yet.`
-          : `${count} stitches cannot be Rnd ${round}: the plan says ${planned}.`,
-        'Count every stitch of the round once.',
-      )
-    }
-  }
 }

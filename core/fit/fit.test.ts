@@ -127,6 +127,23 @@ describe('diagnosis', () => {
   test('two diameters further apart than staggered increases explain are named', () => {
     expect(look(8, 122, { across: [118, 128] }).uneven).toBeCloseTo(0.085, 2)
     expect(look(8, 122, { across: [121, 123] }).uneven).toBeUndefined()
+    const stacked = { ...spec, construction: { ...construction, placement: 'stacked' as const } }
+    const hexagon = diagnose({
+      spec: stacked,
+      rounds: plan.rounds.slice(0, 8),
+      readings: [reading(8, 122, { across: [116, 130] })],
+    })
+    expect(hexagon).toMatchObject({
+      uneven: undefined,
+      polygon: { sides: 6, share: expect.closeTo(0.12, 2) },
+    })
+  })
+
+  test('a hole is read from its own width: a wide one explains a large piece, a closed ring does not', () => {
+    const large = 1.05 * planned(8)
+    expect(look(8, large, { hole: 14 }).causes[0]!.kind).toBe('openCentre')
+    expect(look(8, large, { hole: 0 }).causes[0]!.kind).toBe('hands')
+    expect(() => look(8, large, { hole: 90 })).toThrow(/no fabric/)
   })
 })
 

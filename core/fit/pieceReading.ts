@@ -14,6 +14,8 @@ export interface PieceReading {
   /** Length around the edge. */
   readonly around?: number
   readonly edge: EdgeLies
+  /** Width of the hole in the middle, where there should be none. */
+  readonly hole?: number
   /** Rounds whose stitches were counted, this one or others. */
   readonly counts?: readonly { readonly round: number; readonly count: number }[]
 }

@@ -20,7 +20,7 @@ const WORTH_SAYING = 0.03
 /** What it means: the causes by how well they explain it, the look that parts them, and what comes of it. */
 export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount }: CausesProps) {
   const sizes = useSizes()
-  const { causes, hands, look, size, uneven } = diagnosis
+  const { causes, hands, look, size, uneven, polygon } = diagnosis
   const over = sizes.gaugeOver.millimetres
   const said = causes
     .filter(({ probability }, index) => index === 0 || probability >= WORTH_SAYING)
@@ -45,6 +45,12 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
       {uneven !== undefined && (
         <p className="fault">
           The two diameters differ by {percent(uneven)}: more than the increases explain. Measure both again.
+        </p>
+      )}
+      {polygon && (
+        <p>
+          Corners and flats differ by {percent(polygon.share)}: stacked increases make {polygon.sides} sides.
+          Their mean counts. Stagger the increases for a rounder edge.
         </p>
       )}
       {look && (

@@ -74,9 +74,11 @@ export function CheckBench(props: CheckBenchProps) {
     if (way.pulledOut > 0) setAsking(way)
     else void take(way)
   }
-  useNumberKeys(asking === undefined, (index) => {
-    const way = ways[index]
+  useCheckKeys(asking === undefined, (key) => {
+    const way = ways[Number(key) - 1]
     if (way) choose(way)
+    else if (key === 'w') void navigate(`/piece/${view.project.id}/work?copy=${copy.number}`)
+    else if (key === 'p') void navigate(`/piece/${view.project.id}/plan`)
   })
   if (!draft) return <Opening />
   const across = found?.ok ? found.reading.across : undefined
@@ -178,8 +180,8 @@ function judge(draft: CheckDraft, { view, copy, pinned, readings, afterRound }: 
 
 const MOST_WAYS = 4
 
-/** 1, 2, 3 choose a way out, unless something is being typed. */
-function useNumberKeys(enabled: boolean, choose: (index: number) => void): void {
+/** 1, 2, 3 choose a way out, W and P go to the hook and the plan, unless something is being typed. */
+function useCheckKeys(enabled: boolean, choose: (key: string) => void): void {
   const latest = useRef(choose)
   useEffect(() => {
     latest.current = choose
@@ -189,7 +191,8 @@ function useNumberKeys(enabled: boolean, choose: (index: number) => void): void 
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return
       if ((event.target as HTMLElement).closest('input, textarea, select, [role="dialog"]')) return
-      if (/^[1-4]$/.test(event.key)) latest.current(Number(event.key) - 1)
+      const key = event.key.toLowerCase()
+      if (/^[1-4wp]$/.test(key)) latest.current(key)
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)

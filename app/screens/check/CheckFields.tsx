@@ -1,6 +1,6 @@
 import type { Plan } from '../../../core/index.ts'
 import { MeasuredSection } from '../../drawing/MeasuredSection.tsx'
-import { EdgeToggle } from '../../ui/EdgeToggle.tsx'
+import { EdgeFields } from '../../ui/EdgeFields.tsx'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -74,31 +74,16 @@ export function CheckFields({ draft, setDraft, plan, afterRound, fault }: CheckF
         />
       </div>
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2 pt-2">
-        <EdgeToggle value={draft.edge} onChange={(edge) => set({ edge })} />
-        {draft.edge === 'standsUp' && (
-          <div className="border-2 rule">
-            <NumberCell
-              {...length}
-              label="Stands up by"
-              value={draft.standsUp}
-              fault={at('edge')}
-              onChange={(standsUp) => set({ standsUp })}
-            />
-          </div>
-        )}
-        {draft.edge === 'waves' && (
-          <label className="grid gap-1">
-            <span className="text-14 text-ink-2">It waves</span>
-            <select
-              className="field"
-              value={draft.much}
-              onChange={({ target: { value } }) => set({ much: value as CheckDraft['much'] })}
-            >
-              <option value="little">a little</option>
-              <option value="lot">a lot</option>
-            </select>
-          </label>
-        )}
+        <EdgeFields draft={draft} set={set} fault={at('edge')} />
+        <div className="border-2 rule">
+          <NumberCell
+            {...length}
+            label="Hole, if any"
+            value={draft.hole}
+            fault={at('hole')}
+            onChange={(hole) => set({ hole })}
+          />
+        </div>
         {(draft.across !== undefined || Object.keys(draft.counts).length > 0) && (
           <button
             type="button"

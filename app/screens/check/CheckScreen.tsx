@@ -4,6 +4,7 @@ import { useProject, useReadings, type ProjectView } from '../../store/queries.t
 import { Header } from '../../ui/Header.tsx'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
+import { askedCopy } from '../work/askedCopy.ts'
 import { NothingBegun } from '../work/NothingBegun.tsx'
 import { useWorkSession } from '../work/useWorkSession.ts'
 import { CheckBench } from './CheckBench.tsx'
@@ -24,11 +25,7 @@ export function CheckScreen() {
       </>
     )
   }
-  const asked = Number(search.get('copy'))
-  const copy =
-    view.copies.find(({ number }) => number === asked) ??
-    view.copies.find(({ finishedAt }) => finishedAt === undefined) ??
-    view.copies.at(-1)
+  const copy = askedCopy(view, search)
   if (!copy) return <NothingBegun view={view} />
   return (
     <div className="flex min-h-dvh flex-col">

@@ -5,7 +5,7 @@ import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { duration } from '../../ui/wording.ts'
-import { signed, WAY_TITLES, wayOutcome, waySentences } from './checkWords.ts'
+import { bestBecause, signed, WAY_TITLES, wayOutcome, waySentences } from './checkWords.ts'
 
 interface WaysProps {
   readonly ways: readonly WayOut[]
@@ -25,6 +25,7 @@ const BUTTONS: Record<WayOut['kind'], string> = {
 
 /** The ways out side by side, the best first, each with what it costs. */
 export function Ways({ ways, afterRound, target, busy, onChoose }: WaysProps) {
+  const sizes = useSizes()
   const reach = Math.max(target / 2, ...ways.map(({ plan }) => plan.rounds.at(-1)!.at.arc))
   return (
     <ol
@@ -39,7 +40,7 @@ export function Ways({ ways, afterRound, target, busy, onChoose }: WaysProps) {
           <OneWay
             way={way}
             number={index + 1}
-            best={index === 0}
+            because={index === 0 ? bestBecause(ways, sizes) : undefined}
             afterRound={afterRound}
             target={target}
             reach={reach}
@@ -55,7 +56,8 @@ export function Ways({ ways, afterRound, target, busy, onChoose }: WaysProps) {
 interface OneWayProps {
   readonly way: WayOut
   readonly number: number
-  readonly best: boolean
+  /** Why it is the best; absent for the others. */
+  readonly because: string | undefined
   readonly afterRound: number
   readonly target: number
   readonly reach: number
@@ -65,8 +67,9 @@ interface OneWayProps {
 
 const WIDEST = 300
 
-function OneWay({ way, number, best, afterRound, target, reach, busy, onChoose }: OneWayProps) {
+function OneWay({ way, number, because, afterRound, target, reach, busy, onChoose }: OneWayProps) {
   const sizes = useSizes()
+  const best = because !== undefined
   const colours = useYarnColours()
   const { hand } = useSettings()
   const [area, { width }] = useElementSize()
@@ -108,6 +111,7 @@ function OneWay({ way, number, best, afterRound, target, reach, busy, onChoose }
         </p>
       </div>
       <div className="py-2 text-16 leading-snug">
+        {because && <p className="font-bold">{because}</p>}
         {waySentences(way, afterRound, sizes).map((sentence) => (
           <p key={sentence}>{sentence}</p>
         ))}

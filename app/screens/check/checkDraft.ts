@@ -5,6 +5,7 @@ export interface CheckDraft {
   readonly across?: number
   readonly acrossTurned?: number
   readonly around?: number
+  readonly hole?: number
   readonly edge: EdgeLies['kind']
   readonly standsUp?: number
   readonly much: 'little' | 'lot'
@@ -19,13 +20,14 @@ export function readingOf(
   draft: CheckDraft,
   taken: Pick<PieceReading, 'id' | 'copyId' | 'at' | 'planVersion' | 'afterRound'>,
 ): PieceReading | undefined {
-  const { across, acrossTurned, around, edge, standsUp, much, counts } = draft
+  const { across, acrossTurned, around, hole, edge, standsUp, much, counts } = draft
   if (across === undefined || (edge === 'standsUp' && standsUp === undefined)) return undefined
   const counted = Object.entries(counts).map(([round, count]) => ({ round: Number(round), count }))
   return {
     ...taken,
     across: [across, ...(acrossTurned === undefined ? [] : [acrossTurned])],
     ...(around === undefined ? {} : { around }),
+    ...(hole === undefined ? {} : { hole }),
     edge:
       edge === 'flat'
         ? { kind: 'flat' }

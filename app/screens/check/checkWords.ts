@@ -1,6 +1,6 @@
 import type { Cause, Diagnosis, Look, WayOut } from '../../../core/index.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
-import { LIE_WORDS, percent } from '../../ui/wording.ts'
+import { LIE_WORDS } from '../../ui/wording.ts'
 
 /** "After Rnd 8: 0.7 cm small, and it cups" */
 export function finding(
@@ -113,6 +113,24 @@ export function waySentences(way: WayOut, afterRound: number, sizes: Sizes): str
   return [`${first} ${rounds}`, way.kind === 'anotherHook' ? 'Measure again two rounds on.' : undone]
 }
 
-export const signed = (value: string, positive: boolean): string => `${positive ? '+' : '−'}${value}`
+/** Why the first way is the best: what it has over the others. */
+export function bestBecause(ways: readonly WayOut[], sizes: Sizes): string {
+  const [best, ...others] = ways
+  if (!best || others.length === 0) return ''
+  const least = (of: (way: WayOut) => number) => others.every((other) => of(best) <= of(other) + 1e-9)
+  const reasons = [
+    Math.abs(best.off) < 2 ? 'it meets the target' : least(({ off }) => Math.abs(off)) && 'it comes nearest',
+    best.plan.finished.lie === 'flat' &&
+      others.some(({ plan }) => plan.finished.lie !== 'flat' || plan.finished.height > 3) &&
+      'it lies flat',
+    best.pulledOut === 0 && others.some(({ pulledOut }) => pulledOut > 0) && 'nothing is pulled out',
+    best.hook === undefined && others.some(({ hook }) => hook !== undefined) && 'the hook is known',
+    least(({ secondsLeft }) => secondsLeft) && 'it takes least time',
+  ].filter((reason) => reason !== false)
+  if (reasons.length === 0)
+    return `Best in all: ${sizes.full(Math.abs(best.off))} off, for the work it takes.`
+  const last = reasons.pop()!
+  return `Best: ${reasons.length > 0 ? `${reasons.join(', ')} and ` : ''}${last}.`
+}
 
-export { percent }
+export const signed = (value: string, positive: boolean): string => `${positive ? '+' : '−'}${value}`

@@ -15,10 +15,10 @@ import {
 } from '../../../core/index.ts'
 import { deleteGauge, saveGauge } from '../../store/mutations.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { Select } from '../../ui/Select.tsx'
 import { say } from '../../ui/toasts.tsx'
 import type { GaugeModel } from './gaugeModel.ts'
 import { belongsTo, WORKING_WORDS } from './gaugeWords.ts'
-import { Select } from './MeasureForm.tsx'
 
 /** What the gauge belongs to, as a sentence that opens to be changed. */
 export function BelongsEditor({ model }: { model: GaugeModel }) {

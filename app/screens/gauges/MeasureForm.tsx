@@ -1,27 +1,16 @@
 import { ToggleGroup } from 'radix-ui'
-import type { ReactNode } from 'react'
-import {
-  BODY_STITCHES,
-  checkEvidence,
-  questionOf,
-  SpecError,
-  type Evidence,
-  type FabricState,
-  type Loops,
-  type StitchName,
-} from '../../../core/index.ts'
+import type { Evidence } from '../../../core/index.ts'
 import { MarksDrawing, RoundSwatchDrawing, SwatchDrawing } from '../../drawing/MeasureDrawings.tsx'
 import { freshId } from '../../store/database.ts'
-import { EdgeToggle } from '../../ui/EdgeToggle.tsx'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { shortName } from '../../ui/wording.ts'
+import { faultIn } from './faultIn.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 import { EVIDENCE_NAMES, evidenceName } from './gaugeWords.ts'
 import { ItSays } from './ItSays.tsx'
 import { evidenceOf, missingIn, type MeasureDraft } from './measureDraft.ts'
+import { MeasureFields, Way } from './MeasureFields.tsx'
 
 const KINDS = ['swatch', 'round', 'marks'] as const
 
@@ -90,7 +79,7 @@ export function MeasureForm({ model, draft, setDraft, clear }: MeasureFormProps)
           <p className="pt-2 text-14 leading-snug">{HOW[draft.kind]}</p>
         </div>
         <div className="grid min-w-0 content-start gap-3">
-          <Fields model={model} draft={draft} set={set} fault={fault} />
+          <MeasureFields model={model} draft={draft} set={set} fault={fault} />
           <Way draft={draft} set={set} settings={settings} />
           <ItSays model={model} evidence={fault ? undefined : evidence} missing={missingIn(draft)} />
           <div className="flex flex-wrap gap-2">
@@ -132,21 +121,6 @@ function FromPiece({
       </div>
     </section>
   )
-}
-
-interface Fault {
-  readonly path: string
-  readonly text: string
-}
-
-function faultIn(evidence: Evidence, { gauge }: GaugeModel): Fault | undefined {
-  try {
-    checkEvidence(evidence, gauge)
-    return undefined
-  } catch (error) {
-    if (!(error instanceof SpecError)) throw error
-    return { path: error.path, text: `${error.message} ${error.valid}` }
-  }
 }
 
 function KnownButtons({ model, known, clear }: { model: GaugeModel; known: Evidence; clear: () => void }) {
@@ -205,206 +179,5 @@ function Picture({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) {
           <MarksDrawing {...shared} stitches={draft.stitches ?? 10} rounds={draft.rounds ?? 10} />
         ))}
     </div>
-  )
-}
-
-interface FieldsProps {
-  readonly model: GaugeModel
-  readonly draft: MeasureDraft
-  readonly set: (part: Partial<MeasureDraft>) => void
-  readonly fault: Fault | undefined
-}
-
-const ROW =
-  'grid grid-cols-2 border-2 rule [&>*:nth-child(even)]:border-l [&>*:nth-child(n+3)]:border-t [&>*]:rule'
-
-function Fields({ model, draft, set, fault }: FieldsProps) {
-  const sizes = useSizes()
-  const at = (...paths: string[]) => (fault && paths.includes(fault.path) ? fault.text : undefined)
-  const count = parseCount(0, 1000, 'a count; fractions are fine')
-  const length = { format: sizes.bare, parse: sizes.parse, unit: sizes.unit, takes: 'length' as const }
-  if (draft.kind === 'round') {
-    return (
-      <>
-        <div className={ROW}>
-          <NumberCell
-            label="Rounds"
-            value={draft.discRounds}
-            format={String}
-            parse={parseCount(2, 60, 'a number of rounds')}
-            step={1}
-            fault={at('counts')}
-            onChange={(rounds) => set({ discRounds: Math.max(2, Math.round(rounds)) })}
-          />
-          <NumberCell
-            label="More each round"
-            value={draft.perRound}
-            format={String}
-            parse={parseCount(3, 24, 'stitches more each round')}
-            step={1}
-            unit={`${draft.perRound * draft.discRounds} at last`}
-            onChange={(perRound) => set({ perRound: Math.max(3, Math.round(perRound)) })}
-          />
-          <NumberCell
-            {...length}
-            label="Across"
-            value={draft.across}
-            fault={at('across')}
-            onChange={(across) => set({ across })}
-          />
-          <NumberCell
-            {...length}
-            label="A quarter turn on"
-            value={draft.acrossTurned}
-            onChange={(acrossTurned) => set({ acrossTurned })}
-          />
-        </div>
-        <EdgeToggle value={draft.edge} onChange={(edge) => set({ edge })} />
-        {draft.edge === 'standsUp' && (
-          <div className="border-2 rule">
-            <NumberCell
-              {...length}
-              label="Stands up by"
-              value={draft.standsUp}
-              fault={at('edge')}
-              onChange={(standsUp) => set({ standsUp })}
-            />
-          </div>
-        )}
-        {draft.edge === 'waves' && (
-          <Select
-            label="It waves"
-            value={draft.much}
-            onChange={(much) => set({ much: much as MeasureDraft['much'] })}
-            choices={[
-              ['little', 'a little'],
-              ['lot', 'a lot'],
-            ]}
-          />
-        )}
-      </>
-    )
-  }
-  const rows = draft.kind === 'swatch' ? draft.worked : 'rounds'
-  return (
-    <>
-      <div className={ROW}>
-        <NumberCell
-          label="Stitches"
-          value={draft.stitches}
-          format={String}
-          parse={count}
-          fault={at('stitches', 'along')}
-          onChange={(stitches) => set({ stitches })}
-        />
-        <NumberCell
-          {...length}
-          label="over"
-          value={draft.stitchesOver}
-          onChange={(stitchesOver) => set({ stitchesOver })}
-        />
-        <NumberCell
-          label={rows === 'rows' ? 'Rows' : 'Rounds'}
-          value={draft.rounds}
-          format={String}
-          parse={count}
-          fault={at('rounds', 'out')}
-          onChange={(rounds) => set({ rounds })}
-        />
-        <NumberCell
-          {...length}
-          label={`over, ${rows}`}
-          value={draft.roundsOver}
-          onChange={(roundsOver) => set({ roundsOver })}
-        />
-      </div>
-      <Question model={model} draft={draft} />
-    </>
-  )
-}
-
-const INTO: Record<Loops, string> = {
-  both: 'both loops',
-  single: 'back or front loop',
-  post: 'around the post',
-}
-const FABRIC: Record<FabricState, string> = { worked: 'as worked', washed: 'washed and dried' }
-const SWATCH: Record<MeasureDraft['worked'], string> = { rows: 'rows, back and forth', rounds: 'rounds' }
-
-interface WayProps extends Pick<FieldsProps, 'draft' | 'set'> {
-  readonly settings: GaugeModel['settings']
-}
-
-/** How the measured fabric was worked, as a sentence that opens to be changed. */
-function Way({ draft, set, settings }: WayProps) {
-  const said = [
-    `${shortName(draft.stitch, settings.terms)}, ${INTO[draft.loops]}`,
-    draft.kind === 'swatch' && `in ${SWATCH[draft.worked]}`,
-    FABRIC[draft.state],
-  ]
-  return (
-    <details className="group">
-      <summary className="min-h-8 cursor-pointer text-16">{said.filter(Boolean).join(', ')}</summary>
-      <div className="grid grid-cols-2 gap-2 pt-1">
-        <Select
-          label="Stitch"
-          value={draft.stitch}
-          onChange={(stitch) => set({ stitch: stitch as StitchName })}
-          choices={BODY_STITCHES.map((stitch) => [stitch, shortName(stitch, settings.terms)])}
-        />
-        <Select
-          label="Worked into"
-          value={draft.loops}
-          onChange={(loops) => set({ loops: loops as Loops })}
-          choices={Object.entries(INTO)}
-        />
-        <Select
-          label="Fabric"
-          value={draft.state}
-          onChange={(state) => set({ state: state as FabricState })}
-          choices={Object.entries(FABRIC)}
-        />
-        {draft.kind === 'swatch' && (
-          <Select
-            label="Swatch worked in"
-            value={draft.worked}
-            onChange={(worked) => set({ worked: worked as MeasureDraft['worked'] })}
-            choices={Object.entries(SWATCH)}
-          />
-        )}
-      </div>
-    </details>
-  )
-}
-
-function Question({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) {
-  const evidence = evidenceOf(draft, 'draft', 0)
-  const question = evidence && !faultIn(evidence, model) && questionOf(evidence, model.gauge)
-  return question ? (
-    <p role="status" className="fault text-16">
-      {question}
-    </p>
-  ) : null
-}
-
-interface SelectProps {
-  readonly label: string
-  readonly value: string
-  readonly onChange: (value: string) => void
-  readonly choices: readonly (readonly [value: string, words: string])[]
-}
-
-export function Select({ label, value, onChange, choices }: SelectProps): ReactNode {
-  return (
-    <label className="grid min-w-0 gap-1">
-      <span className="text-14 text-ink-2">{label}</span>
-      <select className="field" value={value} onChange={(event) => onChange(event.target.value)}>
-        {choices.map(([key, words]) => (
-          <option key={key} value={key}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
   )
 }

@@ -8,10 +8,10 @@ import {
   type StitchName,
 } from '../../../core/index.ts'
 import { useState } from 'react'
+import { Select } from '../../ui/Select.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { shortName } from '../../ui/wording.ts'
 import type { GaugeModel } from './gaugeModel.ts'
-import { Select } from './MeasureForm.tsx'
 
 /** The same yarn and hook in every stitch: what one reading says of the others. */
 export function StitchesPanel({ model: { gauge, settings } }: { model: GaugeModel }) {

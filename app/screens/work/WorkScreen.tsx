@@ -2,6 +2,7 @@ import { useParams, useSearchParams } from 'react-router'
 import { useProject } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
+import { askedCopy } from './askedCopy.ts'
 import { NothingBegun } from './NothingBegun.tsx'
 import { useWorkSession } from './useWorkSession.ts'
 import { WorkBench } from './WorkBench.tsx'
@@ -20,11 +21,7 @@ export function WorkScreen() {
       </>
     )
   }
-  const asked = Number(search.get('copy'))
-  const copy =
-    view.copies.find(({ number }) => number === asked) ??
-    view.copies.find(({ finishedAt }) => finishedAt === undefined) ??
-    view.copies.at(-1)
+  const copy = askedCopy(view, search)
   if (!copy) return <NothingBegun view={view} />
   return <WorkOn key={copy.id} view={view} copy={copy} />
 }

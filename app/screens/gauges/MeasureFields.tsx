@@ -1,0 +1,173 @@
+import {
+  BODY_STITCHES,
+  questionOf,
+  type FabricState,
+  type Loops,
+  type StitchName,
+} from '../../../core/index.ts'
+import { EdgeFields } from '../../ui/EdgeFields.tsx'
+import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { Select } from '../../ui/Select.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { shortName } from '../../ui/wording.ts'
+import { faultIn, type Fault } from './faultIn.ts'
+import type { GaugeModel } from './gaugeModel.ts'
+import { evidenceOf, type MeasureDraft } from './measureDraft.ts'
+
+interface FieldsProps {
+  readonly model: GaugeModel
+  readonly draft: MeasureDraft
+  readonly set: (part: Partial<MeasureDraft>) => void
+  readonly fault: Fault | undefined
+}
+
+const ROW =
+  'grid grid-cols-2 border-2 rule [&>*:nth-child(even)]:border-l [&>*:nth-child(n+3)]:border-t [&>*]:rule'
+
+/** What is counted and measured, by the kind of measurement. */
+export function MeasureFields({ model, draft, set, fault }: FieldsProps) {
+  const sizes = useSizes()
+  const at = (...paths: string[]) => (fault && paths.includes(fault.path) ? fault.text : undefined)
+  const count = parseCount(0, 1000, 'a count; fractions are fine')
+  const length = { format: sizes.bare, parse: sizes.parse, unit: sizes.unit, takes: 'length' as const }
+  if (draft.kind === 'round') {
+    return (
+      <>
+        <div className={ROW}>
+          <NumberCell
+            label="Rounds"
+            value={draft.discRounds}
+            format={String}
+            parse={parseCount(2, 60, 'a number of rounds')}
+            step={1}
+            fault={at('counts')}
+            onChange={(rounds) => set({ discRounds: Math.max(2, Math.round(rounds)) })}
+          />
+          <NumberCell
+            label="More each round"
+            value={draft.perRound}
+            format={String}
+            parse={parseCount(3, 24, 'stitches more each round')}
+            step={1}
+            unit={`${draft.perRound * draft.discRounds} at last`}
+            onChange={(perRound) => set({ perRound: Math.max(3, Math.round(perRound)) })}
+          />
+          <NumberCell
+            {...length}
+            label="Across"
+            value={draft.across}
+            fault={at('across')}
+            onChange={(across) => set({ across })}
+          />
+          <NumberCell
+            {...length}
+            label="A quarter turn on"
+            value={draft.acrossTurned}
+            onChange={(acrossTurned) => set({ acrossTurned })}
+          />
+        </div>
+        <EdgeFields draft={draft} set={set} fault={at('edge')} />
+      </>
+    )
+  }
+  const rows = draft.kind === 'swatch' ? draft.worked : 'rounds'
+  return (
+    <>
+      <div className={ROW}>
+        <NumberCell
+          label="Stitches"
+          value={draft.stitches}
+          format={String}
+          parse={count}
+          fault={at('stitches', 'along')}
+          onChange={(stitches) => set({ stitches })}
+        />
+        <NumberCell
+          {...length}
+          label="over"
+          value={draft.stitchesOver}
+          onChange={(stitchesOver) => set({ stitchesOver })}
+        />
+        <NumberCell
+          label={rows === 'rows' ? 'Rows' : 'Rounds'}
+          value={draft.rounds}
+          format={String}
+          parse={count}
+          fault={at('rounds', 'out')}
+          onChange={(rounds) => set({ rounds })}
+        />
+        <NumberCell
+          {...length}
+          label={`over, ${rows}`}
+          value={draft.roundsOver}
+          onChange={(roundsOver) => set({ roundsOver })}
+        />
+      </div>
+      <Question model={model} draft={draft} />
+    </>
+  )
+}
+
+const INTO: Record<Loops, string> = {
+  both: 'both loops',
+  single: 'back or front loop',
+  post: 'around the post',
+}
+const FABRIC: Record<FabricState, string> = { worked: 'as worked', washed: 'washed and dried' }
+const SWATCH: Record<MeasureDraft['worked'], string> = { rows: 'rows, back and forth', rounds: 'rounds' }
+
+interface WayProps extends Pick<FieldsProps, 'draft' | 'set'> {
+  readonly settings: GaugeModel['settings']
+}
+
+/** How the measured fabric was worked, as a sentence that opens to be changed. */
+export function Way({ draft, set, settings }: WayProps) {
+  const said = [
+    `${shortName(draft.stitch, settings.terms)}, ${INTO[draft.loops]}`,
+    draft.kind === 'swatch' && `in ${SWATCH[draft.worked]}`,
+    FABRIC[draft.state],
+  ]
+  return (
+    <details className="group">
+      <summary className="min-h-8 cursor-pointer text-16">{said.filter(Boolean).join(', ')}</summary>
+      <div className="grid grid-cols-2 gap-2 pt-1">
+        <Select
+          label="Stitch"
+          value={draft.stitch}
+          onChange={(stitch) => set({ stitch: stitch as StitchName })}
+          choices={BODY_STITCHES.map((stitch) => [stitch, shortName(stitch, settings.terms)])}
+        />
+        <Select
+          label="Worked into"
+          value={draft.loops}
+          onChange={(loops) => set({ loops: loops as Loops })}
+          choices={Object.entries(INTO)}
+        />
+        <Select
+          label="Fabric"
+          value={draft.state}
+          onChange={(state) => set({ state: state as FabricState })}
+          choices={Object.entries(FABRIC)}
+        />
+        {draft.kind === 'swatch' && (
+          <Select
+            label="Swatch worked in"
+            value={draft.worked}
+            onChange={(worked) => set({ worked: worked as MeasureDraft['worked'] })}
+            choices={Object.entries(SWATCH)}
+          />
+        )}
+      </div>
+    </details>
+  )
+}
+
+function Question({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) {
+  const evidence = evidenceOf(draft, 'draft', 0)
+  const question = evidence && !faultIn(evidence, model) && questionOf(evidence, model.gauge)
+  return question ? (
+    <p role="status" className="fault text-16">
+      {question}
+    </p>
+  ) : null
+}

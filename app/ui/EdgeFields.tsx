@@ -1,0 +1,53 @@
+import type { EdgeLies } from '../../core/index.ts'
+import { EdgeToggle } from './EdgeToggle.tsx'
+import { NumberCell } from './NumberCell.tsx'
+import { Select } from './Select.tsx'
+import { useSizes } from './useSizes.ts'
+
+interface EdgeDraft {
+  readonly edge: EdgeLies['kind']
+  /** mm. */
+  readonly standsUp?: number
+  readonly much: 'little' | 'lot'
+}
+
+interface EdgeFieldsProps {
+  readonly draft: EdgeDraft
+  readonly set: (part: Partial<EdgeDraft>) => void
+  readonly fault: string | undefined
+}
+
+/** What the edge does on the table, and by how much. */
+export function EdgeFields({ draft, set, fault }: EdgeFieldsProps) {
+  const sizes = useSizes()
+  return (
+    <>
+      <EdgeToggle value={draft.edge} onChange={(edge) => set({ edge })} />
+      {draft.edge === 'standsUp' && (
+        <div className="border-2 rule">
+          <NumberCell
+            label="Stands up by"
+            value={draft.standsUp}
+            format={sizes.bare}
+            parse={sizes.parse}
+            unit={sizes.unit}
+            takes="length"
+            fault={fault}
+            onChange={(standsUp) => set({ standsUp })}
+          />
+        </div>
+      )}
+      {draft.edge === 'waves' && (
+        <Select
+          label="It waves"
+          value={draft.much}
+          onChange={(much) => set({ much: much as EdgeDraft['much'] })}
+          choices={[
+            ['little', 'a little'],
+            ['lot', 'a lot'],
+          ]}
+        />
+      )}
+    </>
+  )
+}

@@ -1,0 +1,26 @@
+import type { PieceSpec } from '../plan/plan.ts'
+import { apart } from './diameters.ts'
+import type { PieceReading } from './pieceReading.ts'
+
+/** Beyond this share two diameters are more than a careless tape. */
+const UNEVEN = 0.035
+
+/** Over corners and over flats: a polygon of k sides differs by 1/cos(π/k) − 1 at the most. */
+export function polygonOf(
+  { across }: PieceReading,
+  { construction }: PieceSpec,
+  planned: readonly number[],
+): { readonly share: number; readonly sides: number } | undefined {
+  const sides = planned.at(-1)! - (planned.at(-2) ?? 0)
+  if (across.length < 2 || construction.placement !== 'stacked' || sides < 3) return undefined
+  const share = apart(across)
+  return share > UNEVEN && share <= 1 / Math.cos(Math.PI / sides) - 1 + 0.02 ? { share, sides } : undefined
+}
+
+export function unevenness({ across }: PieceReading, { construction }: PieceSpec): number | undefined {
+  if (across.length < 2) return undefined
+  const share = apart(across)
+  // Corners and flats of a hexagon differ by 15%; staggered increases make no corners.
+  const explained = construction.placement === 'stacked' ? 0.155 : UNEVEN
+  return share > explained ? share : undefined
+}
