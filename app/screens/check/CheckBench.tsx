@@ -83,12 +83,14 @@ export function CheckBench(props: CheckBenchProps) {
   if (!draft) return <Opening />
   const across = found?.ok ? found.reading.across : undefined
   const mean = across && across.reduce((sum, one) => sum + one, 0) / across.length
+  const plannedCount = pinned.plan.rounds[afterRound - 1]!.count
+  const countOff = (draft.counts[afterRound] ?? plannedCount) - plannedCount
   return (
     <main className="flex grow flex-col">
       <div className="px-7 pt-2 pb-4 max-sm:px-4">
         <h1 className="text-44 max-lg:text-36 max-sm:text-26" aria-live="polite">
           {found?.ok && mean !== undefined
-            ? finding(afterRound, mean, found.diagnosis, draft.edge, sizes)
+            ? finding(afterRound, mean, found.diagnosis, draft.edge, countOff, sizes)
             : `Measure after Rnd ${afterRound}`}
         </h1>
         {begun && (
@@ -135,8 +137,8 @@ export function CheckBench(props: CheckBenchProps) {
       {asking && (
         <Modal open onClose={() => setAsking(undefined)} title={`${WAY_TITLES[asking.kind](asking)}?`}>
           <p className="text-18">
-            {asking.pulledOut} stitches are pulled out, Rnds {asking.keeps + 1} to {afterRound}. The log keeps
-            what was worked.
+            {asking.pulledOut} stitches are pulled out, from Rnd {asking.keeps + 1} on. The log keeps what was
+            worked.
           </p>
           <div className="flex flex-wrap gap-3">
             <button type="button" className="button-ink" onClick={() => void take(asking)}>

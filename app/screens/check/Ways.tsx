@@ -36,7 +36,7 @@ export function Ways({ ways, afterRound, target, busy, onChoose }: WaysProps) {
       )}
     >
       {ways.map((way, index) => (
-        <li key={way.kind} className="flex min-w-0 flex-col px-6 py-3 max-sm:px-4">
+        <li key={way.kind} className="flex min-w-0 flex-col px-6 pt-2 pb-3 max-sm:px-4">
           <OneWay
             way={way}
             number={index + 1}
@@ -65,7 +65,7 @@ interface OneWayProps {
   readonly onChoose: () => void
 }
 
-const WIDEST = 300
+const WIDEST = 256
 
 function OneWay({ way, number, because, afterRound, target, reach, busy, onChoose }: OneWayProps) {
   const sizes = useSizes()
@@ -88,58 +88,64 @@ function OneWay({ way, number, because, afterRound, target, reach, busy, onChoos
         </span>
         {title}
       </h2>
-      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3 pt-2">
-        <div ref={area} className="max-w-80 min-w-0">
-          {width > 0 && (
-            <HalfPiece
-              plan={plan}
-              keeps={way.keeps}
-              target={target}
-              width={Math.min(width, WIDEST)}
-              reach={reach}
-              yarns={colours}
-              mirrored={hand === 'left'}
-              label={`${title}: ${plan.rounds.length} rounds, ${sizes.full(plan.finished.across)}`}
-            />
-          )}
+      <div className="flex grow flex-col sm:max-lg:grid sm:max-lg:grid-cols-[25rem_minmax(0,1fr)] sm:max-lg:gap-6">
+        <div className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3 pt-2">
+          <div ref={area} className="max-w-80 min-w-0">
+            {width > 0 && (
+              <HalfPiece
+                plan={plan}
+                keeps={way.keeps}
+                target={target}
+                width={Math.min(width, WIDEST)}
+                reach={reach}
+                yarns={colours}
+                mirrored={hand === 'left'}
+                label={`${title}: ${plan.rounds.length} rounds, ${sizes.full(plan.finished.across)}`}
+              />
+            )}
+          </div>
+          <p className="shrink-0 leading-tight">
+            <span className="slab block text-36 leading-none">{sizes.bare(plan.finished.across)}</span>
+            <span className="text-16 text-ink-2">
+              {sizes.unit} ± {sizes.doubt(plan.finished.plusMinus)}, {wayOutcome(way)}
+            </span>
+          </p>
         </div>
-        <p className="shrink-0 leading-tight">
-          <span className="slab block text-36 leading-none">{sizes.bare(plan.finished.across)}</span>
-          <span className="text-16 text-ink-2">
-            {sizes.unit} ± {sizes.doubt(plan.finished.plusMinus)}, {wayOutcome(way)}
-          </span>
-        </p>
+        <div className="flex grow flex-col">
+          <div className="py-2 text-16 leading-snug">
+            {because && <p className="font-bold">{because}</p>}
+            {waySentences(way, afterRound, sizes).map((sentence) => (
+              <p key={sentence}>{sentence}</p>
+            ))}
+          </div>
+          <div className="mt-auto grid grid-cols-2 border-t rule pt-1.5 pb-3 [&>*+*]:border-l [&>*+*]:pl-4 [&>*]:rule">
+            <p className="leading-tight">
+              <span className="slab block text-21">
+                {Math.abs(moreSeconds) < 30
+                  ? '0 min'
+                  : signed(duration(Math.abs(moreSeconds)), moreSeconds > 0)}
+              </span>
+              <span className="text-14 text-ink-2">{duration(secondsLeft)} left</span>
+            </p>
+            <p className="leading-tight">
+              <span className="slab block text-21">
+                {Math.abs(moreMetres) < 0.05
+                  ? `0 ${sizes.yarn.unit}`
+                  : signed(sizes.yarn.full(Math.abs(moreMetres)), moreMetres > 0)}
+              </span>
+              <span className="text-14 text-ink-2">{sizes.yarn.full(metres)} in all</span>
+            </p>
+          </div>
+          <button
+            type="button"
+            className={best ? 'button-ink' : 'button-line'}
+            disabled={busy}
+            onClick={onChoose}
+          >
+            {BUTTONS[way.kind]}
+          </button>
+        </div>
       </div>
-      <div className="py-2 text-16 leading-snug">
-        {because && <p className="font-bold">{because}</p>}
-        {waySentences(way, afterRound, sizes).map((sentence) => (
-          <p key={sentence}>{sentence}</p>
-        ))}
-      </div>
-      <div className="mt-auto grid grid-cols-2 border-t rule pt-1.5 pb-3 [&>*+*]:border-l [&>*+*]:pl-4 [&>*]:rule">
-        <p className="leading-tight">
-          <span className="slab block text-21">
-            {Math.abs(moreSeconds) < 30 ? '0 min' : signed(duration(Math.abs(moreSeconds)), moreSeconds > 0)}
-          </span>
-          <span className="text-14 text-ink-2">{duration(secondsLeft)} left</span>
-        </p>
-        <p className="leading-tight">
-          <span className="slab block text-21">
-            {Math.abs(moreMetres) < 0.05
-              ? `0 ${sizes.yarn.unit}`
-              : signed(sizes.yarn.full(Math.abs(moreMetres)), moreMetres > 0)}
-          </span>
-          <span className="text-14 text-ink-2">{sizes.yarn.full(metres)} in all</span>
-        </p>
-      </div>
-      <button
-        type="button"
-        className={best ? 'button-ink' : 'button-line'}
-        disabled={busy}
-        onClick={onChoose}
-      >
-        {BUTTONS[way.kind]}
-      </button>
     </>
   )
 }

@@ -8,6 +8,7 @@ export function finding(
   across: number,
   { expected }: Diagnosis,
   edge: 'flat' | 'standsUp' | 'waves',
+  countOff: number,
   sizes: Sizes,
 ): string {
   const off = across - expected.across
@@ -16,7 +17,8 @@ export function finding(
     Math.abs(off) <= Math.max(1, expected.plusMinus)
       ? 'as large as expected'
       : `${sizes.full(Math.abs(off))} ${off < 0 ? 'small' : 'large'}`
-  return `After Rnd ${afterRound}: ${size}${lies}`
+  const count = countOff === 0 ? '' : `${Math.abs(countOff)} sts ${countOff < 0 ? 'short' : 'over'}, `
+  return `After Rnd ${afterRound}: ${count}${size}${lies}`
 }
 
 const HANDS: Record<Diagnosis['hands'], string> = {
@@ -105,12 +107,12 @@ export function waySentences(way: WayOut, afterRound: number, sizes: Sizes): str
       : `Rnd ${next.number} takes ${Math.abs(change)} ${change > 0 ? 'increases' : 'decreases'}, ${next.count} sts.`
   if (way.kind === 'goBack') {
     return [
-      `Pull out Rnds ${keeps + 1} to ${afterRound}, ${pulledOut} sts, and use that yarn.`,
+      `Pull out ${keeps + 1 === afterRound ? `Rnd ${afterRound}` : `Rnds ${keeps + 1} to ${afterRound}`}, ${pulledOut} sts, and use that yarn.`,
       `${first} ${rounds}`,
     ]
   }
-  const undone = pulledOut > 0 ? `${pulledOut} sts to pull out.` : 'Nothing to undo.'
-  return [`${first} ${rounds}`, way.kind === 'anotherHook' ? 'Measure again two rounds on.' : undone]
+  if (way.kind === 'anotherHook') return [`${first} ${rounds}`, 'Measure again two rounds on.']
+  return [`${first} ${rounds}`, ...(pulledOut > 0 ? [`${pulledOut} sts to pull out.`] : [])]
 }
 
 /** Why the first way is the best: what it has over the others. */

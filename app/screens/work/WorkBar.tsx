@@ -40,7 +40,7 @@ export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound 
           End of round
         </button>
       )}
-      <button type="button" className={`${PLACE} max-sm:hidden`} onClick={onKeys} aria-label="List of keys">
+      <button type="button" className={`${PLACE} max-lg:hidden`} onClick={onKeys} aria-label="List of keys">
         ?
       </button>
     </footer>
