@@ -48,7 +48,7 @@ test('on a phone: what a piece is for, and its cautions, are set and read', asyn
   await openShelf(page)
   await page.goto('/piece/tin-mug-mats/plan')
   await page.getByRole('button', { name: /^For/ }).tap()
-  await page.getByRole('checkbox', { name: 'Hot' }).tap()
+  await page.getByRole('checkbox', { name: 'Hot', exact: true }).tap()
   await expect(page.getByText(/One thin layer lets heat through\./).first()).toBeVisible()
   await page.getByRole('checkbox', { name: 'Two layers, one on the other' }).tap()
   await expect(page.getByText(/One thin layer lets heat through\./)).toHaveCount(0)

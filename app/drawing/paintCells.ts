@@ -19,8 +19,20 @@ const ROUNDED_FROM = 10
 
 /** Paths by look, so that thousands of stitches take a few strokes. */
 interface Batch {
+  /** What is filled: cells, or strips of small ones that touch. */
   readonly cells: Path2D
+  /** What is stroked: outlines, or in strips one side and the top of each cell. */
+  readonly edges: Path2D
   readonly strands: Path2D
+}
+
+/** Small stitches of one round and yarn that touch, filled as one. */
+interface Strip {
+  readonly batch: Batch
+  readonly round: number
+  nextUnit: number
+  readonly foot: Point[]
+  readonly top: Point[]
 }
 
 /** Paints stitches, increases and decreases. Yarns are colours by id. */
@@ -35,6 +47,11 @@ export function paintCells(
   const increases = new Map<string, Path2D>()
   const slots = new Path2D()
   const decreases = new Path2D()
+  let strip: Strip | undefined
+  const endStrip = () => {
+    if (strip) traceStrip(strip)
+    strip = undefined
+  }
   for (const cell of cells) {
     const made = isMade(cell, shown)
     if (
@@ -52,19 +69,32 @@ export function paintCells(
     } else if (cell.kind === 'dec') trace(decreases, cell)
     else {
       const batch = batchFor(batches, cell.yarn)
-      trace(batch.cells, cell)
-      if (height >= STRAND_FROM) traceStrand(batch.strands, cell)
+      if (height >= ROUNDED_FROM) {
+        trace(batch.cells, cell)
+        trace(batch.edges, cell)
+        if (height >= STRAND_FROM) traceStrand(batch.strands, cell)
+        continue
+      }
+      if (strip?.batch !== batch || strip.round !== cell.round || strip.nextUnit !== cell.unit) {
+        endStrip()
+        strip = { batch, round: cell.round, nextUnit: cell.unit, foot: [], top: [] }
+      }
+      strip.nextUnit = cell.unit + 1
+      strip.foot.push(...cell.foot)
+      strip.top.push(...cell.top)
+      traceSide(batch.edges, cell)
     }
   }
+  endStrip()
   const ink = (yarn: string): YarnInk => yarnInk(yarns.get(yarn) ?? '#FAFCFB')
   context.lineJoin = 'round'
-  for (const [yarn, { cells: path, strands }] of batches) {
+  for (const [yarn, { cells: path, edges, strands }] of batches) {
     const { fill, outline, strand } = ink(yarn)
     context.fillStyle = fill
     context.fill(path)
     context.lineWidth = 0.6
     context.strokeStyle = outline
-    context.stroke(path)
+    context.stroke(edges)
     context.lineWidth = 1
     context.strokeStyle = strand
     context.stroke(strands)
@@ -95,7 +125,7 @@ function isMade({ round, unit }: Cell, shown: Shown): boolean {
 }
 
 function batchFor(batches: Map<string, Batch>, yarn: string): Batch {
-  const batch = batches.get(yarn) ?? { cells: new Path2D(), strands: new Path2D() }
+  const batch = batches.get(yarn) ?? { cells: new Path2D(), edges: new Path2D(), strands: new Path2D() }
   batches.set(yarn, batch)
   return batch
 }
@@ -165,6 +195,20 @@ function tracePlain(path: Path2D, { foot, top }: Cell): void {
   for (let index = 1; index < foot.length; index++) path.lineTo(foot[index]!.x, foot[index]!.y)
   for (let index = top.length - 1; index >= 0; index--) path.lineTo(top[index]!.x, top[index]!.y)
   path.lineTo(start.x, start.y)
+}
+
+/** The outline of a strip, closed by a line, and the top edge of its stitches. */
+function traceStrip({ batch: { cells, edges }, foot, top }: Strip): void {
+  foot.forEach(({ x, y }, index) => (index === 0 ? cells.moveTo(x, y) : cells.lineTo(x, y)))
+  for (let index = top.length - 1; index >= 0; index--) cells.lineTo(top[index]!.x, top[index]!.y)
+  cells.lineTo(foot[0]!.x, foot[0]!.y)
+  top.forEach(({ x, y }, index) => (index === 0 ? edges.moveTo(x, y) : edges.lineTo(x, y)))
+}
+
+/** The side where a stitch begins: its neighbour draws the other. */
+function traceSide(path: Path2D, { foot, top }: Cell): void {
+  path.moveTo(foot[0]!.x, foot[0]!.y)
+  path.lineTo(top[0]!.x, top[0]!.y)
 }
 
 /** One slanting S from foot to top. */

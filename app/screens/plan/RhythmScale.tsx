@@ -1,13 +1,14 @@
 import { RadioGroup } from 'radix-ui'
-import { useDeferredValue } from 'react'
 import { RHYTHM_POSITIONS } from '../../../core/index.ts'
 import { useRhythmScale } from '../../store/usePlan.ts'
+import { useSettled } from '../../ui/useSettled.ts'
 import { percent } from '../../ui/wording.ts'
 import type { PlanModel } from './planModel.ts'
 
 /** Rhythm to precision as a scale: what each position buys, and where the piece stands on it. */
 export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { model: PlanModel }) {
-  const offers = useRhythmScale(useDeferredValue(wantedSpec))
+  // Five plans: they wait until the edit has come to rest, so that the drawing does not.
+  const offers = useRhythmScale(useSettled(wantedSpec))
   const now = offers?.find(({ rhythm }) => rhythm === piece.rhythm)
   return (
     <div className="flex items-center gap-x-4 border-b-2 rule px-3 max-sm:flex-wrap max-sm:py-1">
