@@ -70,14 +70,14 @@ export function checkSpec(spec: PieceSpec): void {
   }
 }
 
-function checkConstraints({ constraints, stitch, gauge }: PieceSpec): void {
+function checkConstraints({ constraints, gauge }: PieceSpec): void {
   const first = constraints?.firstCount
   const usual = flatIncrease(gauge.w, gauge.h)
   if (first !== undefined && !(Number.isInteger(first) && first >= 3 && first <= 400)) {
     throw new SpecError(
       'constraints.firstCount',
       `Round 1 cannot have ${first} stitches.`,
-      `A whole number; in ${stitch} about ${Math.round(usual)}.`,
+      `A whole number; in this stitch about ${Math.round(usual)}.`,
     )
   }
   for (const round of constraints?.evenRounds ?? []) {

@@ -71,7 +71,7 @@ export function Notices({ model }: { model: PlanModel }) {
   const { plan, copies, versions, piece, gauge, yarns } = model
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = working && versions.find(({ version }) => version === working.planVersion)
-  const texts = plan ? noticeTexts(plan, piece, sizes) : []
+  const texts = plan ? noticeTexts(plan, piece, sizes, model.settings.terms) : []
   const differs = pinned && plan && roundsAsText(pinned.plan) !== roundsAsText(plan)
   if (differs) {
     texts.unshift(`No. ${working.number} is on the hook and stays with the plan it was begun with.`)

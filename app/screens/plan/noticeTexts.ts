@@ -1,13 +1,13 @@
-import type { Notice, PieceRecord, Plan } from '../../../core/index.ts'
+import type { Notice, PieceRecord, Plan, Terms } from '../../../core/index.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
-import { percent } from '../../ui/wording.ts'
+import { percent, shortName } from '../../ui/wording.ts'
 
 /** What a plan wants said about it: the fact, then the number, then what to do. */
-export function noticeTexts(plan: Plan, piece: PieceRecord, sizes: Sizes): string[] {
-  return plan.notices.map((notice) => noticeText(notice, plan, piece, sizes))
+export function noticeTexts(plan: Plan, piece: PieceRecord, sizes: Sizes, terms: Terms): string[] {
+  return plan.notices.map((notice) => noticeText(notice, plan, piece, sizes, terms))
 }
 
-function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes): string {
+function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes, terms: Terms): string {
   switch (notice.code) {
     case 'guess':
       return 'Gauge is a guess from the label. Work the first 5 rounds or a swatch, then put in what you count.'
@@ -22,7 +22,9 @@ function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes
         notice.flatness < 0 ? 'short: it will dish' : 'long: it will wave'
       }. Move toward precision.`
     case 'trimLate': {
-      const ends = plan.rounds.slice(notice.fromRound - 1).map(({ number, stitch }) => `${number} ${stitch}`)
+      const ends = plan.rounds
+        .slice(notice.fromRound - 1)
+        .map(({ number, stitch }) => `${number} ${shortName(stitch, terms)}`)
       return `Measure after Rnd ${notice.afterRound} before you settle the last: ${ends.join(', ')}.`
     }
     case 'polygon':
