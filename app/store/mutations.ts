@@ -1,4 +1,5 @@
 import {
+  metresAtHand,
   newMat,
   UNMEASURED_GAUGE,
   withFreshIds,
@@ -28,7 +29,9 @@ export async function createMat(name: string, across: number, gaugeId?: string):
     async () => {
       const known = gaugeId === undefined ? undefined : await database.gauges.get(gaugeId)
       const gauge: GaugeRecord = known ?? { ...UNMEASURED_GAUGE, id: freshId() }
-      const yarn = (await database.yarns.filter(({ weight }) => weight === gauge.weight).first()) ?? {
+      const yarn = mostAtHand(
+        await database.yarns.filter(({ weight }) => weight === gauge.weight).toArray(),
+      ) ?? {
         id: freshId(),
         name: 'Fog',
         colour: '#FAFCFB',
@@ -45,6 +48,10 @@ export async function createMat(name: string, across: number, gaugeId?: string):
   )
   return project.id
 }
+
+/** The yarn there is most of: the likeliest to be meant, and to do. */
+const mostAtHand = (yarns: readonly YarnRecord[]): YarnRecord | undefined =>
+  [...yarns].sort((one, other) => (metresAtHand(other) ?? 0) - (metresAtHand(one) ?? 0))[0]
 
 export async function renameProject(id: string, name: string): Promise<void> {
   await database.projects.update(id, { name, updatedAt: Date.now() })

@@ -12,6 +12,7 @@ import {
   restoreProject,
   saveGauge,
   saveSettings,
+  saveYarn,
   sweepDeleted,
 } from './mutations.ts'
 import { readSettings } from './queries.ts'
@@ -108,7 +109,10 @@ test('a new mat brings a gauge and a yarn of its own, or goes by one that is the
   const { pieces, gauges } = await recordsOf([first])
   expect(pieces[0]!.shape.across).toBe(180)
   expect(gauges[0]!.evidence).toEqual([])
+  await saveYarn({ id: 'a', name: 'Little', colour: '#55656C', weight: 4, fibre: 'acrylic', metres: 9 })
+  await saveYarn({ id: 'z', name: 'Most', colour: '#55656C', weight: 4, fibre: 'cotton', metres: 400 })
   const second = await createMat('Another', 150, gauges[0]!.id)
+  expect((await recordsOf([second])).yarns.map(({ name }) => name)).toEqual(['Most'])
   expect((await recordsOf([second])).gauges).toEqual(gauges)
   expect(await database.gauges.count()).toBe(1)
 })
