@@ -138,6 +138,13 @@ test('a finished mat is measured, and its gauge and record learn from it', async
   await expect(
     page.getByText(/Your last three pieces against what was foretold: \+0\.\d% ± 0\.\d%/),
   ).toBeVisible()
+  // How far the edge stands up is asked, never assumed; what cannot be is refused.
+  const keep = page.getByRole('button', { name: 'Keep it anew' })
+  await page.getByRole('radio', { name: 'stands up' }).click()
+  await expect(keep).toBeDisabled()
+  await field(page, 'Stands up by').fill('30')
+  await expect(page.getByRole('alert')).toHaveText(/cannot stand up/)
+  await page.getByRole('radio', { name: 'lies flat' }).click()
   await field(page, 'Across').fill('10.6')
   await page.getByRole('button', { name: 'Keep it anew' }).click()
   await page.goto('/gauges/cotton-single')

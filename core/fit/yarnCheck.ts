@@ -1,6 +1,7 @@
 import { placeInPlan } from './placeInPlan.ts'
 import type { PieceSpec, Plan } from '../plan/plan.ts'
 import { metresByRound } from '../plan/yarnAndTime.ts'
+import { ESTIMATE_SD } from '../yarn/calibration.ts'
 import type { Position } from '../worklog/logEvent.ts'
 
 export interface YarnCheck {
@@ -28,15 +29,23 @@ interface YarnQuestion {
   /** Metres left by the scale, and their standard deviation. */
   readonly left: number
   readonly leftSd: number
-  /** Relative standard deviation of yarn per stitch. */
-  readonly useSd: number
+  /** Relative standard deviation of yarn per stitch; the estimate's until it is calibrated. */
+  readonly useSd?: number
 }
 
 /** Yarn to keep back for weaving in, metres. */
 const TAIL = 0.15
 
 /** Whether what is left of a yarn finishes this round, this colour, this piece, and the ones after it. */
-export function yarnCheck({ spec, plan, position, yarn, left, leftSd, useSd }: YarnQuestion): YarnCheck {
+export function yarnCheck({
+  spec,
+  plan,
+  position,
+  yarn,
+  left,
+  leftSd,
+  useSd = ESTIMATE_SD,
+}: YarnQuestion): YarnCheck {
   const perRound = metresByRound(plan.rounds, spec)
   const { share } = placeInPlan(plan, position)
   const ahead = plan.rounds

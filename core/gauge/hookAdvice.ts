@@ -4,6 +4,9 @@ import { HOOKS } from './hooks.ts'
 /** Another hook changes w as the root of its size, to within 1.5%: half a millimetre is 4 to 6%. */
 const HOOK_SD = 0.015
 
+/** Width of a stitch on another hook, everything else the same: w goes as the root of the hook. */
+export const widthOnHook = (w: number, hookNow: number, hook: number): number => w * Math.sqrt(hook / hookNow)
+
 export interface HookAdvice {
   /** How the maker's stitches compare: their w over the wanted w. */
   readonly widthAgainstWanted: number
@@ -34,7 +37,7 @@ export function hookAdvice(
     (best, { millimetres }) => (miss(millimetres) < miss(best) - 1e-9 ? millimetres : best),
     hookNow,
   )
-  const change = Math.sqrt(hook / hookNow) - 1
+  const change = widthOnHook(1, hookNow, hook) - 1
   const width = size.w * (1 + change)
   const sd = Math.sqrt(size.varLnW + (hook === hookNow ? 0 : HOOK_SD ** 2))
   const off = Math.abs(Math.log(size.w / wantedWidth))

@@ -2,7 +2,7 @@ import { SpecError } from '../errors/specError.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
-import { metresOfGrams } from './stock.ts'
+import { LABEL_SD, metresOfGrams, SCALE_SD } from './stock.ts'
 
 interface Taken {
   readonly id: string
@@ -29,10 +29,7 @@ export type Calibration =
     })
 
 /** Yarn per stitch is known to ±25% (19 times of 20) until calibrated. */
-const ESTIMATE_SD = 0.125
-/** A kitchen scale reads ±1 g, and a label's metres are right to 3%. */
-const SCALE_SD = 1
-const LABEL_SD = 0.03
+export const ESTIMATE_SD = 0.125
 /** Yarn pulled out of stitches is crimped: ±4 mm, and stitches differ by 6% each. */
 const PULLED_SD = 4
 const STITCH_SD = 0.06

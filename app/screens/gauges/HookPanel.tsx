@@ -1,4 +1,4 @@
-import { hookAdvice, hookLetter, HOOKS } from '../../../core/index.ts'
+import { hookAdvice, hookLetter, HOOKS, widthOnHook } from '../../../core/index.ts'
 import { useRemembered } from '../../store/remembered.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { say } from '../../ui/toasts.tsx'
@@ -72,7 +72,7 @@ export function HookPanel({ model: { gauge, size, settings } }: { model: GaugeMo
               <th scope="row" className="py-0.5 pr-6 font-normal">
                 <span className={millimetres === gauge.hook ? 'slab' : ''}>{named(millimetres)}</span>
               </th>
-              <td>{(own * Math.sqrt(gauge.hook / millimetres)).toFixed(1)}</td>
+              <td>{(over / widthOnHook(size.w, gauge.hook, millimetres)).toFixed(1)}</td>
             </tr>
           ))}
         </tbody>

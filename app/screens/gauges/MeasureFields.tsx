@@ -164,7 +164,7 @@ export function Way({ draft, set, settings }: WayProps) {
 
 function Question({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) {
   const evidence = evidenceOf(draft, 'draft', 0)
-  const question = evidence && !faultIn(evidence, model) && questionOf(evidence, model.gauge)
+  const question = evidence && !faultIn(evidence, model.gauge) && questionOf(evidence, model.gauge)
   return question ? (
     <p role="status" className="fault text-16">
       {question}

@@ -35,7 +35,7 @@ export function MeasureForm({ model, draft, setDraft, clear }: MeasureFormProps)
   const { gauge, change, settings } = model
   const known = gauge.evidence.find(({ id }) => id === draft.id)
   const evidence = evidenceOf(draft, 'draft', Date.now())
-  const fault = evidence && faultIn(evidence, model)
+  const fault = evidence && faultIn(evidence, model.gauge)
   if (known?.kind === 'round' && known.from !== undefined) {
     return <FromPiece model={model} known={known} clear={clear} />
   }

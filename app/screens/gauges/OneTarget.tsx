@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale'
 import {
+  FLAT_TOLERANCE as FLAT,
   flatIncrease,
   gaugeOf,
   isMeasured,
@@ -91,9 +92,6 @@ function Said({ label, value, unit }: { label: string; value: string; unit: stri
     </div>
   )
 }
-
-/** Within this share of flat an increase lies flat after blocking. */
-const FLAT = 0.04
 
 /** How many more a round lie flat, and what the usual recipe would do. */
 function FlatScale({ model: { gauge, settings } }: { model: GaugeModel }) {

@@ -1,5 +1,4 @@
-import { checkEvidence, SpecError, type Evidence } from '../../../core/index.ts'
-import type { GaugeModel } from './gaugeModel.ts'
+import { checkEvidence, SpecError, type Evidence, type GaugeRecord } from '../../../core/index.ts'
 
 /** What is wrong with a measurement: the field, and a sentence. */
 export interface Fault {
@@ -7,7 +6,7 @@ export interface Fault {
   readonly text: string
 }
 
-export function faultIn(evidence: Evidence, { gauge }: GaugeModel): Fault | undefined {
+export function faultIn(evidence: Evidence, gauge: GaugeRecord): Fault | undefined {
   try {
     checkEvidence(evidence, gauge)
     return undefined

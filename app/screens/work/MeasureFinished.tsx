@@ -1,9 +1,11 @@
-import { learnFromPiece, type CopyRecord, type PieceReading, type Plan } from '../../../core/index.ts'
+import { learnFromPiece, type CopyRecord, type Plan } from '../../../core/index.ts'
+import { faultIn } from '../gauges/faultIn.ts'
+import { readingOf } from '../check/checkDraft.ts'
 import { freshId } from '../../store/database.ts'
 import { keepFinished } from '../../store/keepFinished.ts'
 import { useReadings, useTrackRecord, type ProjectView } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
-import { EdgeToggle } from '../../ui/EdgeToggle.tsx'
+import { EdgeFields } from '../../ui/EdgeFields.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { RecordSentence } from '../../ui/RecordSentence.tsx'
 import { say } from '../../ui/toasts.tsx'
@@ -20,6 +22,8 @@ interface FinishedDraft {
   readonly across?: number
   readonly acrossTurned?: number
   readonly edge: 'flat' | 'standsUp' | 'waves'
+  readonly standsUp?: number
+  readonly much: 'little' | 'lot'
 }
 
 /** What the finished piece really measures: kept beside what was foretold, and taught to its gauge. */
@@ -28,7 +32,11 @@ export function MeasureFinished({ view, copy, plan }: MeasureFinishedProps) {
   const sizes = useSizes()
   const readings = useReadings(copy.id)
   const record = useTrackRecord()
-  const [draft, setDraft] = useRemembered<FinishedDraft>(`finished:${copy.id}`, { edge: 'flat' }, say)
+  const [draft, setDraft] = useRemembered<FinishedDraft>(
+    `finished:${copy.id}`,
+    { edge: 'flat', much: 'little' },
+    say,
+  )
   if (!readings || !draft) return null
   const known = readings.findLast(({ afterRound }) => afterRound === plan.rounds.length)
   const length = {
@@ -40,28 +48,30 @@ export function MeasureFinished({ view, copy, plan }: MeasureFinishedProps) {
   }
   const across = draft.across ?? known?.across[0]
   const far = across !== undefined && Math.abs(Math.log(across / plan.finished.across)) > Math.log(1.5)
+  const name = piece.quantity > 1 ? `${project.name} no. ${copy.number}` : project.name
+  const reading =
+    across === undefined
+      ? undefined
+      : readingOf(
+          { ...draft, across, acrossTurned: draft.acrossTurned ?? known?.across[1], counts: {} },
+          {
+            id: known?.id ?? 'draft',
+            copyId: copy.id,
+            at: Date.now(),
+            planVersion: copy.planVersion,
+            afterRound: plan.rounds.length,
+          },
+        )
+  const evidence = reading && learnFromPiece(reading, plan, piece.stitch, name)
+  const fault = evidence && faultIn(evidence, gauge)
+  const ready = evidence !== undefined && fault === undefined && !far
   const keep = async () => {
-    if (across === undefined || far) return
-    const reading: PieceReading = {
-      id: known?.id ?? freshId(),
-      copyId: copy.id,
-      at: Date.now(),
-      planVersion: copy.planVersion,
-      afterRound: plan.rounds.length,
-      across: [across, ...(draft.acrossTurned === undefined ? [] : [draft.acrossTurned])],
-      edge:
-        draft.edge === 'waves'
-          ? { kind: 'waves', much: 'little' }
-          : draft.edge === 'standsUp'
-            ? { kind: 'standsUp', by: 5 }
-            : { kind: 'flat' },
-    }
-    const name = piece.quantity > 1 ? `${project.name} no. ${copy.number}` : project.name
-    const before = gauge
-    await keepFinished(reading, gauge, learnFromPiece(reading, plan, piece.stitch, name))
+    if (!reading || !evidence || !ready) return
+    const kept = { ...reading, id: known?.id ?? freshId() }
+    await keepFinished(kept, gauge, evidence)
     say(`${gauge.name} has learned from it.`, {
       label: 'Undo',
-      run: () => void keepFinished(reading, before),
+      run: () => void keepFinished(known ?? kept, gauge),
     })
   }
   return (
@@ -75,7 +85,9 @@ export function MeasureFinished({ view, copy, plan }: MeasureFinishedProps) {
           fault={
             far
               ? `${sizes.full(across)} is far from the ${sizes.full(plan.finished.across)} foretold. Check the tape and its unit.`
-              : undefined
+              : fault?.path === 'across'
+                ? fault.text
+                : undefined
           }
           onChange={(next) => setDraft({ ...draft, across: next })}
         />
@@ -87,7 +99,11 @@ export function MeasureFinished({ view, copy, plan }: MeasureFinishedProps) {
           onChange={(acrossTurned) => setDraft({ ...draft, acrossTurned })}
         />
       </div>
-      <EdgeToggle value={draft.edge} onChange={(edge) => setDraft({ ...draft, edge })} />
+      <EdgeFields
+        draft={draft}
+        set={(part) => setDraft({ ...draft, ...part })}
+        fault={fault?.path === 'edge' ? fault.text : undefined}
+      />
       <p className="text-18" role="status">
         {across !== undefined && !far && (
           <>
@@ -100,12 +116,7 @@ export function MeasureFinished({ view, copy, plan }: MeasureFinishedProps) {
         <RecordSentence record={record} />
       </p>
       <div>
-        <button
-          type="button"
-          className="button-ink"
-          disabled={across === undefined || far}
-          onClick={() => void keep()}
-        >
+        <button type="button" className="button-ink" disabled={!ready} onClick={() => void keep()}>
           {known ? 'Keep it anew' : 'Keep it'}
         </button>
       </div>

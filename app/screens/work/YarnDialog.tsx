@@ -1,4 +1,5 @@
 import {
+  doubtAtHand,
   metresAtHand,
   yarnCheck,
   type PieceSpec,
@@ -21,10 +22,6 @@ interface YarnDialogProps {
   readonly position: Position
 }
 
-/** A kitchen scale reads ±1 g; a ball's label is right to 3%. */
-const SCALE_GRAMS = 1
-const LABEL_SD = 0.03
-
 /** Weigh the ball: what is left, which round is the last safe one, and what it finishes. */
 export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogProps) {
   const sizes = useSizes()
@@ -38,8 +35,7 @@ export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogPr
         const yarn = yarns.find((one) => one.id === id)
         if (!yarn) return null
         const here = metresAtHand(yarn)
-        const perGram =
-          yarn.metresPerBall && yarn.gramsPerBall ? yarn.metresPerBall / yarn.gramsPerBall : undefined
+        const labelled = yarn.metresPerBall !== undefined && yarn.gramsPerBall !== undefined
         const check =
           here === undefined
             ? undefined
@@ -49,8 +45,8 @@ export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogPr
                 position,
                 yarn: id,
                 left: here,
-                leftSd: perGram ? Math.hypot(SCALE_GRAMS * perGram, LABEL_SD * here) : 0.05 * here,
-                useSd: spec.gauge.yarnUse?.sd ?? 0.125,
+                leftSd: doubtAtHand(yarn, here),
+                useSd: spec.gauge.yarnUse?.sd,
               })
         return (
           <section key={id} aria-label={yarn.name} className="grid gap-2 border-t rule pt-3">
@@ -74,7 +70,7 @@ export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogPr
                 onChange={(balls) => void saveYarn({ ...yarn, balls })}
               />
             </div>
-            {!perGram && (
+            {!labelled && (
               <p className="text-16">
                 The label is missing: put metres and grams of a ball on the yarn shelf to weigh by.
               </p>
