@@ -1,7 +1,8 @@
+export { spoken, type Speech } from './errors/sentence.ts'
 export { SpecError } from './errors/specError.ts'
 export { MM_PER_INCH } from './units/millimetres.ts'
 export { parseLength, type LengthUnit } from './units/parseLength.ts'
-export { formatLength } from './units/formatLength.ts'
+export { formatLength, sayLength } from './units/formatLength.ts'
 export {
   BODY_STITCHES,
   flatIncrease,
@@ -34,6 +35,7 @@ export {
 } from './yarn/calibration.ts'
 export { ALL_FIBRES, FIBRES, type Fibre } from './yarn/fibre.ts'
 export { ballsToBuy, doubtAtHand, metresAtHand } from './yarn/stock.ts'
+export { sameYarns, strandsOf, yarnsIn } from './yarn/strands.ts'
 export { substitutionPoints, type SubstitutionPoint } from './yarn/substitution.ts'
 export { formatMass, parseMass } from './units/mass.ts'
 export { formatYarnLength, parseYarnLength } from './units/yarnLength.ts'
@@ -51,7 +53,16 @@ export { YARN_WEIGHTS, type YarnWeight } from './gauge/yarnWeight.ts'
 export { FLAT_TOLERANCE, type Lie } from './shape/disc.ts'
 export type { Placement, RepeatOrder } from './pacing/placeIncreases.ts'
 export { expandSteps, type Unit } from './pacing/steps.ts'
-export type { Construction, Notice, PieceSpec, Plan, Round, Start } from './plan/plan.ts'
+export type {
+  Construction,
+  HeldYarns,
+  Notice,
+  RoundBegins,
+  PieceSpec,
+  Plan,
+  Round,
+  Start,
+} from './plan/plan.ts'
 export { planPiece } from './plan/planPiece.ts'
 export { rhythmScale, RHYTHM_POSITIONS, type RhythmOffer } from './plan/rhythmScale.ts'
 export { writeOps, writeRound, writeRoundBody } from './pattern/writeRound.ts'

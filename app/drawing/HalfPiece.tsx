@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import type { Plan } from '../../core/index.ts'
 import { StitchCanvas } from './StitchCanvas.tsx'
 import type { DrawingFrame } from './unrolledDisc.ts'
-import { yarnInk } from './yarnInk.ts'
+import { RoundCapsule } from './RoundCapsule.tsx'
 
 interface HalfPieceProps {
   readonly plan: Plan
@@ -74,21 +74,20 @@ export function SideView({ plan, target, width, scale, yarns }: SideViewProps) {
   const lift = Math.min(scale, highest > 0 ? 22 / highest : scale)
   return (
     <svg width={width} height={SECTION} aria-hidden>
-      {plan.rounds.flatMap(({ number, at, yarn }, index) => {
+      {plan.rounds.flatMap((round, index) => {
+        const { number, at } = round
         const inner = plan.rounds[index - 1]?.at.radius ?? 0
         const long = Math.max(1.4, Math.abs(at.radius - inner) * scale - 0.6)
-        const { fill } = yarnInk(yarns.get(yarn) ?? '#FAFCFB')
         return [1, -1].map((side) => (
-          <rect
+          <RoundCapsule
             key={`${number} ${side}`}
+            held={round}
+            yarns={yarns}
             x={side > 0 ? middle + inner * scale : middle - inner * scale - long}
             y={table - 9 - at.z * lift}
             width={long}
             height={8.5}
-            rx={Math.min(3, long / 2)}
-            fill={fill}
-            stroke="#0E2730"
-            strokeWidth={long < 4 ? 0.5 : 1}
+            lineWidth={long < 4 ? 0.5 : 1}
           />
         ))
       })}

@@ -1,4 +1,4 @@
-import type { Plan, Round } from '../../core/index.ts'
+import { sameYarns, type Plan, type Round } from '../../core/index.ts'
 import { pathOf } from './svgPath.ts'
 import {
   drawnRadius,
@@ -65,7 +65,9 @@ function StartLine({ outer, frame }: { outer: Round; frame: DrawingFrame }) {
 
 /** Diamonds on the start line where a yarn takes over. */
 function NewYarnMarks({ plan, frame }: { plan: Plan; frame: DrawingFrame }) {
-  const changes = plan.rounds.filter(({ yarn }, index) => index > 0 && yarn !== plan.rounds[index - 1]!.yarn)
+  const changes = plan.rounds.filter(
+    (round, index) => index > 0 && !sameYarns(round, plan.rounds[index - 1]!),
+  )
   return changes.map(({ number }) => {
     const { x, y } = place(frame, 0, drawnRadius(plan.rounds[number - 2]!), 0)
     return <NewYarnMark key={number} x={x} y={y} />

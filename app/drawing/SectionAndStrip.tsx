@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale'
 import { MM_PER_INCH, type Plan } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
-import { yarnInk } from './yarnInk.ts'
+import { RoundCapsule } from './RoundCapsule.tsx'
 
 interface SectionProps {
   readonly plan: Plan
@@ -63,25 +63,23 @@ export function SectionView({
         {size}
       </text>
       <SectionTape centre={centre} y={table} reach={Math.max(edge, post)} scale={scale} sizes={sizes} />
-      {rounds.flatMap(({ number, at, yarn }, index) => {
+      {rounds.flatMap((round, index) => {
+        const { number, at } = round
         const inner = index === 0 ? Math.max(hole, 0) : rounds[index - 1]!.at.radius
         const long = Math.max(1.5, Math.abs(at.radius - inner) * scale - 0.8)
         const near = Math.min(inner, at.radius) * scale + 0.4
-        const { fill } = yarnInk(yarns.get(yarn) ?? '#FAFCFB')
         return [1, -1].map((side) => (
-          <rect
+          <RoundCapsule
             key={`${number} ${side}`}
+            held={round}
+            yarns={yarns}
             x={side > 0 ? centre + near : centre - near - long}
             y={table - CAPSULE - 1 - at.z * liftScale}
             width={long}
             height={CAPSULE}
-            rx={Math.min(5, long / 2)}
-            fill={guess ? 'none' : fill}
-            stroke="var(--color-ink)"
-            strokeWidth={lit === number ? 2.6 : long < 4 ? 0.5 : 1.1}
-            strokeDasharray={guess ? '3 2' : undefined}
-            onPointerEnter={() => onPoint(number)}
-            onPointerLeave={() => onPoint(undefined)}
+            lineWidth={lit === number ? 2.6 : long < 4 ? 0.5 : 1.1}
+            guess={guess}
+            onPoint={(pointed) => onPoint(pointed ? number : undefined)}
           />
         ))
       })}

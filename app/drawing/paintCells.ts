@@ -24,6 +24,9 @@ interface Batch {
   /** What is stroked: outlines, or in strips one side and the top of each cell. */
   readonly edges: Path2D
   readonly strands: Path2D
+  /** Yarn of the cells, and of their strands. */
+  readonly yarn: string
+  readonly strand: string
 }
 
 /** Small stitches of one round and yarn that touch, filled as one. */
@@ -68,7 +71,7 @@ export function paintCells(
       if (height >= ROUNDED_FROM / 2) traceSlot(slots, cell)
     } else if (cell.kind === 'dec') trace(decreases, cell)
     else {
-      const batch = batchFor(batches, cell.yarn)
+      const batch = batchFor(batches, cell)
       if (height >= ROUNDED_FROM) {
         trace(batch.cells, cell)
         trace(batch.edges, cell)
@@ -88,15 +91,16 @@ export function paintCells(
   endStrip()
   const ink = (yarn: string): YarnInk => yarnInk(yarns.get(yarn) ?? '#FAFCFB')
   context.lineJoin = 'round'
-  for (const [yarn, { cells: path, edges, strands }] of batches) {
+  for (const { yarn, strand: strandYarn, cells: path, edges, strands } of batches.values()) {
     const { fill, outline, strand } = ink(yarn)
+    const marled = strandYarn !== yarn
     context.fillStyle = fill
     context.fill(path)
     context.lineWidth = 0.6
     context.strokeStyle = outline
     context.stroke(edges)
-    context.lineWidth = 1
-    context.strokeStyle = strand
+    context.lineWidth = marled ? 2.4 : 1
+    context.strokeStyle = marled ? ink(strandYarn).fill : strand
     context.stroke(strands)
   }
   context.lineWidth = 0.8
@@ -124,9 +128,12 @@ function isMade({ round, unit }: Cell, shown: Shown): boolean {
   return round < shown.round || (round === shown.round && unit < shown.unit)
 }
 
-function batchFor(batches: Map<string, Batch>, yarn: string): Batch {
-  const batch = batches.get(yarn) ?? { cells: new Path2D(), edges: new Path2D(), strands: new Path2D() }
-  batches.set(yarn, batch)
+function batchFor(batches: Map<string, Batch>, { yarn, strand }: Cell): Batch {
+  const key = yarn === strand ? yarn : `${yarn} ${strand}`
+  const known = batches.get(key)
+  if (known) return known
+  const batch = { cells: new Path2D(), edges: new Path2D(), strands: new Path2D(), yarn, strand }
+  batches.set(key, batch)
   return batch
 }
 

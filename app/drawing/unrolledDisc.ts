@@ -1,4 +1,4 @@
-import { expandSteps, type Plan, type Round, type Unit } from '../../core/index.ts'
+import { expandSteps, yarnsIn, type Plan, type Round, type Unit } from '../../core/index.ts'
 
 /** Where a drawing lies on its canvas: px per mm, and the centre of the disc in px. */
 export interface DrawingFrame {
@@ -25,7 +25,9 @@ export interface Cell {
   /** Which unit of the round, in working order. */
   readonly unit: number
   readonly kind: Unit['kind']
+  /** Yarn it shows, and yarn of its strand: with several held together they take turns. */
   readonly yarn: string
+  readonly strand: string
   readonly foot: readonly Point[]
   readonly top: readonly Point[]
 }
@@ -84,6 +86,7 @@ function cellsOfRound(
   const topStraight = round.count * stitchWidth(round)
   const footStraight = below ? below.count * stitchWidth(below) : 2 * Math.PI * hole
   const turnOf = (share: number) => (backwards ? 1 - share : share)
+  const held = yarnsIn(round)
   let made = 0
   let used = 0
   return expandSteps(round.steps).map(({ kind }, unit): Cell => {
@@ -103,7 +106,8 @@ function cellsOfRound(
       round: round.number,
       unit,
       kind,
-      yarn: round.yarn,
+      yarn: held[unit % held.length]!,
+      strand: held[(unit + 1) % held.length]!,
       foot: upright
         ? footBelow(kind, top, (outer - inner) * frame.scale)
         : arc(frame, footFrom, footTo, inner, footStraight),

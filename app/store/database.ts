@@ -51,21 +51,20 @@ export class UzelDatabase extends Dexie {
       settings: 'key',
       remembered: 'key',
     })
-    for (const { to, piece, gauge, yarn, workshop } of MIGRATIONS) {
+    for (const { to, up } of MIGRATIONS) {
       this.version(to)
         .stores(STORES_ADDED[to] ?? {})
         .upgrade(async (transaction) => {
-          for (const [table, up] of Object.entries({
-            pieces: piece,
-            gauges: gauge,
-            yarns: yarn,
-            settings: workshop,
-          })) {
+          const all = {
+            pieces: await transaction.table<OldRecord>('pieces').toArray(),
+            gauges: await transaction.table<OldRecord>('gauges').toArray(),
+          }
+          for (const [table, change] of Object.entries(up)) {
             await transaction
-              .table<OldRecord>(table)
+              .table<OldRecord>(table === 'workshop' ? 'settings' : table)
               .toCollection()
               .modify((record, holder) => {
-                holder.value = up(record)
+                holder.value = change(record, all)
               })
           }
         })

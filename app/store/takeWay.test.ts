@@ -102,7 +102,7 @@ test('another tab that has the piece open follows to the new version', async () 
 
 test('a mended count is a version of its own', async () => {
   const { plan, spec } = pinned
-  const { mended } = repairCount(plan, 7, 43, spec.construction)
+  const { mended } = repairCount(spec, plan, 7, 43)
   const version = await pinVersion({ pieceId: 'trivet', spec, plan: mended! })
   const session = openWorkSession(copy, await readWorkState(copy))
   session.act(turnTo(plan, mended!, 7, version))
@@ -112,9 +112,9 @@ test('a mended count is a version of its own', async () => {
 
 test('a finished mat is one piece of evidence, however often it is measured', async () => {
   const gauge = (await database.gauges.get('cotton-single'))!
-  const plan = demo.planVersions.find(({ pieceId }) => pieceId === 'mats')!.plan
+  const { plan, spec } = demo.planVersions.find(({ pieceId }) => pieceId === 'mats')!
   const measured: PieceReading = { ...reading(109), copyId: 'mat-1', afterRound: plan.rounds.length }
-  const evidence = learnFromPiece(measured, plan, 'sc', 'Tin-mug mats no. 1')
+  const evidence = learnFromPiece(measured, plan, spec, 'Tin-mug mats no. 1')
   await keepFinished(measured, gauge, evidence)
   const once = (await database.gauges.get('cotton-single'))!
   await keepFinished({ ...measured, across: [108] }, once, { ...evidence, across: [108] })

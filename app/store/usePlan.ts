@@ -4,25 +4,21 @@ import {
   planPiece,
   rhythmScale,
   SpecError,
+  spoken,
   type PieceSpec,
   type Plan,
   type RhythmOffer,
 } from '../../core/index.ts'
+import type { Refusal } from '../ui/refusal.ts'
+import { useSizes } from '../ui/useSizes.ts'
 import type { Answer, Planner } from '../workers/plan.worker.ts'
-
-/** What cannot be planned: the field, what is wrong, what would be right. */
-export interface Fault {
-  readonly path: string
-  readonly message: string
-  readonly valid: string
-}
 
 export interface Planned {
   /** The last plan that could be made. */
   readonly plan?: Plan
   /** The spec that `plan` belongs to. */
   readonly spec?: PieceSpec
-  readonly fault?: Fault
+  readonly fault?: Refusal
 }
 
 /** Pieces of more rounds are planned in a worker, and the last drawing stays until they are done. */
@@ -38,11 +34,6 @@ function sharedPlanner(): Remote<Planner> {
 
 const isHeavy = ({ shape, gauge }: PieceSpec) => shape.across / (2 * gauge.h) > ROUNDS_AT_ONCE
 
-export function faultOf(error: unknown): Fault {
-  if (!(error instanceof SpecError)) throw error
-  return { path: error.path, message: error.message, valid: error.valid }
-}
-
 /** Computes at once or, when heavy, in the worker; `undefined` until the first heavy answer. */
 function useAnswer<T>(
   spec: PieceSpec | undefined,
@@ -57,7 +48,8 @@ function useAnswer<T>(
     try {
       return { ok: true, value: atOnce(spec) }
     } catch (error) {
-      return { ok: false, ...faultOf(error) }
+      if (!(error instanceof SpecError)) throw error
+      return { ok: false, path: error.path, unsaid: error.unsaid }
     }
     // The key stands for the spec's content.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -77,10 +69,13 @@ function useAnswer<T>(
 /** The plan of a spec; while a spec cannot be planned, the last that could. */
 export function usePlan(spec: PieceSpec | undefined): Planned {
   const answer = useAnswer(spec, planPiece, (worker, heavy) => worker.plan(heavy))
+  const { speech } = useSizes()
   const last = useRef<{ plan: Plan; spec: PieceSpec }>(undefined)
   if (answer?.ok && spec) last.current = { plan: answer.value, spec }
   const { plan, spec: planned } = last.current ?? {}
-  return answer && !answer.ok ? { plan, spec: planned, fault: answer } : { plan, spec: planned }
+  if (!answer || answer.ok) return { plan, spec: planned }
+  const text = answer.unsaid.map((sentence) => spoken(sentence, speech)).join(' ')
+  return { plan, spec: planned, fault: { path: answer.path, text } }
 }
 
 /** What each position of the rhythm control buys. */

@@ -1,15 +1,8 @@
-import type { EdgeLies } from '../../core/index.ts'
+import type { EdgeDraft } from './edgeDraft.ts'
 import { EdgeToggle } from './EdgeToggle.tsx'
 import { NumberCell } from './NumberCell.tsx'
 import { Select } from './Select.tsx'
 import { useSizes } from './useSizes.ts'
-
-interface EdgeDraft {
-  readonly edge: EdgeLies['kind']
-  /** mm. */
-  readonly standsUp?: number
-  readonly much: 'little' | 'lot'
-}
 
 interface EdgeFieldsProps {
   readonly draft: EdgeDraft

@@ -1,21 +1,18 @@
-import { checkEvidence, SpecError, type Evidence, type GaugeRecord } from '../../core/index.ts'
+import { checkEvidence, type Evidence, type GaugeRecord, type Speech } from '../../core/index.ts'
 import type { ParsedNumber } from './NumberCell.tsx'
+import { refusalOf } from './refusal.ts'
 
 /** Reads a number as `parse` does, and refuses what would make evidence that no fabric can give. */
 export function checkedEvidence(
   parse: (text: string) => ParsedNumber,
   yarn: GaugeRecord,
   evidenceWith: (value: number) => Evidence,
+  speech: Speech,
 ): (text: string) => ParsedNumber {
   return (text) => {
     const read = parse(text)
     if (!read.ok) return read
-    try {
-      checkEvidence(evidenceWith(read.value), yarn)
-      return read
-    } catch (error) {
-      if (!(error instanceof SpecError)) throw error
-      return { ok: false, message: `${error.message} ${error.valid}` }
-    }
+    const refusal = refusalOf(() => checkEvidence(evidenceWith(read.value), yarn), speech)
+    return refusal ? { ok: false, message: refusal.text } : read
   }
 }

@@ -7,10 +7,13 @@ import {
   parseLength,
   parseMass,
   parseYarnLength,
+  sayLength,
   type LengthUnit,
+  type Speech,
   type WorkshopSettings,
 } from '../../core/index.ts'
 import { useSettings } from '../store/queries.ts'
+import { shortName } from './wording.ts'
 
 /** A quantity in the maker's unit; takes and gives the stored one. */
 export interface Quantity {
@@ -40,19 +43,21 @@ export interface Sizes {
   readonly yarn: Quantity
   /** Weights, in grams. */
   readonly mass: Quantity
+  /** How sentences of the core are said. */
+  readonly speech: Speech
 }
 
 export function useSizes(): Sizes {
-  const { units, gaugeOver, yarnLengths, masses } = useSettings()
+  const { units, gaugeOver, yarnLengths, masses, terms } = useSettings()
   return useMemo(
-    () => sizesIn({ units, gaugeOver, yarnLengths, masses }),
-    [units, gaugeOver, yarnLengths, masses],
+    () => sizesIn({ units, gaugeOver, yarnLengths, masses, terms }),
+    [units, gaugeOver, yarnLengths, masses, terms],
   )
 }
 
-type UnitSettings = Pick<WorkshopSettings, 'units' | 'gaugeOver' | 'yarnLengths' | 'masses'>
+type UnitSettings = Pick<WorkshopSettings, 'units' | 'gaugeOver' | 'yarnLengths' | 'masses' | 'terms'>
 
-function sizesIn({ units: unit, gaugeOver, yarnLengths, masses }: UnitSettings): Sizes {
+function sizesIn({ units: unit, gaugeOver, yarnLengths, masses, terms }: UnitSettings): Sizes {
   const smallest = unit === 'in' ? MM_PER_INCH / 8 : 1
   const bare = (millimetres: number) => formatLength(millimetres, unit, unit === 'mm' ? 0 : undefined)
   const doubt = (millimetres: number) => bare(Math.max(millimetres, smallest))
@@ -79,6 +84,10 @@ function sizesIn({ units: unit, gaugeOver, yarnLengths, masses }: UnitSettings):
       bare: (grams) => formatMass(grams, masses),
       full: (grams) => `${formatMass(grams, masses)} ${masses}`,
       parse: (text) => parseMass(text, masses),
+    },
+    speech: {
+      length: (millimetres) => sayLength(millimetres, unit),
+      stitch: (name) => shortName(name, terms),
     },
   }
 }

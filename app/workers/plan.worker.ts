@@ -11,15 +11,15 @@ import {
 /** Errors lose their class on the way between threads, so they travel as plain facts. */
 export type Answer<T> =
   | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly path: string; readonly message: string; readonly valid: string }
+  | { readonly ok: false; readonly path: string; readonly unsaid: SpecError['unsaid'] }
 
 function answer<T>(compute: () => T): Answer<T> {
   try {
     return { ok: true, value: compute() }
   } catch (error) {
     if (!(error instanceof SpecError)) throw error
-    const { path, message, valid } = error
-    return { ok: false, path, message, valid }
+    const { path, unsaid } = error
+    return { ok: false, path, unsaid }
   }
 }
 

@@ -58,6 +58,13 @@ const reading = record(
   },
 )
 
+const start = Joi.alternatives()
+  .try(
+    record({ kind: Joi.string().valid('magicRing', 'chainTwo') }),
+    record({ kind: Joi.string().valid('chainRing'), chains: Joi.number().integer().min(3).max(60) }),
+  )
+  .match('one')
+
 const evidence = Joi.alternatives().conditional('.kind', {
   switch: [
     {
@@ -92,6 +99,7 @@ const evidence = Joi.alternatives().conditional('.kind', {
         },
         {
           ...mayBeAside,
+          start,
           stitches: Joi.array().items(stitch).min(2).max(500),
           from: name,
         },
@@ -154,15 +162,15 @@ const shape = record({
 })
 
 const construction = record({
-  start: Joi.alternatives()
-    .try(
-      record({ kind: Joi.string().valid('magicRing', 'chainTwo') }),
-      record({ kind: Joi.string().valid('chainRing'), chains: Joi.number().integer().min(3).max(60) }),
-    )
-    .match('one'),
+  start,
   rounds: Joi.alternatives()
     .try(
-      record({ kind: Joi.string().valid('joined'), turned: Joi.boolean(), chainCounts: Joi.boolean() }),
+      record({
+        kind: Joi.string().valid('joined'),
+        turned: Joi.boolean(),
+        begins: Joi.string().valid('chain', 'countingChain', 'standingStitch'),
+        shaping: Joi.string().valid('atTheJoin', 'offTheJoin'),
+      }),
       record({ kind: Joi.string().valid('spiral') }),
     )
     .match('one'),
@@ -179,8 +187,12 @@ const constraints = Joi.object({
     .max(50),
 })
 
+/** Yarns held with the main one, a strand each. */
+const beside = Joi.array().items(id).min(1).max(5)
+const strands = Joi.number().integer().min(1).max(6)
+
 const colours = Joi.array()
-  .items(record({ fromRound: round, yarn: id }))
+  .items(record({ fromRound: round, yarn: id }, { beside }))
   .min(1)
   .max(200)
 
@@ -205,7 +217,7 @@ const gauge = record({
   name,
   stitch: bodyStitch,
   weight,
-  strands: Joi.number().integer().min(1).max(6),
+  strands,
   hook: millimetres(0.5, 40),
   fibre,
   working: Joi.string().valid('joined', 'spiral', 'turned', 'rows'),
@@ -256,23 +268,26 @@ const step = record({
 
 const number = Joi.number()
 
-const planRound = record({
-  number: round,
-  stitch,
-  yarn: id,
-  hosts: Joi.alternatives()
-    .try(
-      record({ kind: Joi.string().valid('ring') }),
-      record({ kind: Joi.string().valid('round'), number: round }),
-    )
-    .match('one'),
-  from: count,
-  count: count.min(1),
-  ideal: number,
-  steps: Joi.array().items(step).min(1).max(5000),
-  at: record({ radius: number, z: number, arc: number, sd: number }),
-  flatness: number,
-})
+const planRound = record(
+  {
+    number: round,
+    stitch,
+    yarn: id,
+    hosts: Joi.alternatives()
+      .try(
+        record({ kind: Joi.string().valid('ring', 'chain') }),
+        record({ kind: Joi.string().valid('round'), number: round }),
+      )
+      .match('one'),
+    from: count,
+    count: count.min(1),
+    ideal: number,
+    steps: Joi.array().items(step).min(1).max(5000),
+    at: record({ radius: number, z: number, arc: number, sd: number }),
+    flatness: number,
+  },
+  { beside },
+)
 
 const plan = record({
   rounds: Joi.array().items(planRound).min(1).max(500),
@@ -315,6 +330,7 @@ const spec = record(
       {
         ...stitchSize,
         stitch,
+        strands,
         yarnDiameter: millimetres(0.05, 100),
         certainty: Joi.string().valid('guess', 'measured'),
       },

@@ -4,49 +4,61 @@ import { FILE_VERSION } from './records.ts'
 /** A record of an earlier version: whatever stood there. */
 export type OldRecord = Readonly<Record<string, unknown>>
 
+/** Tables whose records a version may change, by the names they have in files. */
+export type ChangedTable = 'pieces' | 'gauges' | 'yarns' | 'planVersions' | 'workshop'
+
+/** Records of other tables that a change needs to know, as they are before it. */
+export interface OldWorkshop {
+  readonly pieces: readonly OldRecord[]
+  readonly gauges: readonly OldRecord[]
+}
+
 /** What a version changed in each kind of record. Pure; anything it does not know stays as it was. */
-interface Migration {
+export interface Migration {
   readonly to: number
   readonly name: string
-  readonly piece: (piece: OldRecord) => OldRecord
-  readonly gauge: (gauge: OldRecord) => OldRecord
-  readonly yarn: (yarn: OldRecord) => OldRecord
-  readonly workshop: (workshop: OldRecord) => OldRecord
+  readonly up: Readonly<Partial<Record<ChangedTable, (record: OldRecord, all: OldWorkshop) => OldRecord>>>
   /** Tables that came with it, empty. */
   readonly adds: readonly string[]
 }
-
-const same = (record: OldRecord): OldRecord => record
 
 export const MIGRATIONS: readonly Migration[] = [
   {
     to: 2,
     name: 'gauges keep evidence, yarns their fibre, pieces what they are for',
-    piece: (piece) => ({ fitness: NO_USE_YET, ...piece }),
-    gauge: ({ swatch, ...gauge }) => ({
-      fibre: 'unknown',
-      working: 'joined',
-      evidence: isRecord(swatch) ? [evidenceOfSwatch(gauge, swatch)] : [],
-      calibrations: [],
-      ...gauge,
-    }),
-    yarn: (yarn) => ({ fibre: 'unknown', ...yarn }),
-    workshop: (workshop) => ({
-      gaugeOver: workshop['units'] === 'in' ? '4in' : '10cm',
-      yarnLengths: 'm',
-      masses: 'g',
-      ...workshop,
-    }),
+    up: {
+      pieces: (piece) => ({ fitness: NO_USE_YET, ...piece }),
+      gauges: ({ swatch, ...gauge }) => ({
+        fibre: 'unknown',
+        working: 'joined',
+        evidence: isRecord(swatch) ? [evidenceOfSwatch(gauge, swatch)] : [],
+        calibrations: [],
+        ...gauge,
+      }),
+      yarns: (yarn) => ({ fibre: 'unknown', ...yarn }),
+      workshop: (workshop) => ({
+        gaugeOver: workshop['units'] === 'in' ? '4in' : '10cm',
+        yarnLengths: 'm',
+        masses: 'g',
+        ...workshop,
+      }),
+    },
     adds: [],
   },
   {
     to: 3,
     name: 'pieces are measured in work, and their plans changed on the hook',
-    piece: same,
-    gauge: same,
-    yarn: same,
-    workshop: same,
+    up: {},
     adds: ['readings'],
+  },
+  {
+    to: 4,
+    name: 'strands take their yarn each; rounds begin in three ways, and keep shaping off the join or not',
+    up: {
+      pieces: (piece) => ({ ...piece, construction: beginning(piece['construction']) }),
+      planVersions: (pinned, all) => withStrands(pinned, strandsOfPiece(pinned['pieceId'], all)),
+    },
+    adds: [],
   },
 ]
 
@@ -63,22 +75,68 @@ const evidenceOfSwatch = ({ id, stitch }: OldRecord, { stitches, rounds, over, w
   rounds: { count: rounds, over },
 })
 
-const TABLES = { pieces: 'piece', gauges: 'gauge', yarns: 'yarn' } as const
+/** Until version 4 a joined round's chain counted or not, and increases stood where the repeat put them. */
+function beginning(construction: unknown): unknown {
+  if (!isRecord(construction) || !isRecord(construction['rounds'])) return construction
+  const { chainCounts, ...rounds } = construction['rounds']
+  if (rounds['kind'] !== 'joined') return construction
+  const begins = chainCounts === true ? 'countingChain' : 'chain'
+  return { ...construction, rounds: { ...rounds, begins, shaping: 'atTheJoin' } }
+}
+
+function strandsOfPiece(pieceId: unknown, { pieces, gauges }: OldWorkshop): number {
+  const gaugeId = pieces.find(({ id }) => id === pieceId)?.['gaugeId']
+  const strands = gauges.find(({ id }) => id === gaugeId)?.['strands']
+  return typeof strands === 'number' ? strands : 1
+}
+
+/** Until version 4 several strands were counted as one; chain rings of up to 5 chains left a hole. */
+function withStrands(pinned: OldRecord, strands: number): OldRecord {
+  const { spec, plan } = pinned
+  if (!isRecord(spec) || !isRecord(plan)) return pinned
+  const yarn = plan['yarn']
+  return {
+    ...pinned,
+    spec: {
+      ...spec,
+      gauge: isRecord(spec['gauge']) ? { strands, ...spec['gauge'] } : spec['gauge'],
+      construction: beginning(spec['construction']),
+    },
+    plan: {
+      ...plan,
+      yarn: Array.isArray(yarn)
+        ? yarn.map((use: unknown) =>
+            isRecord(use) && typeof use['metres'] === 'number'
+              ? { ...use, metres: use['metres'] * strands }
+              : use,
+          )
+        : yarn,
+      // A notice of version 3 said the cost of a repeat otherwise; it is told anew when the plan changes.
+      notices: Array.isArray(plan['notices'])
+        ? plan['notices'].filter((notice: unknown) => !isRecord(notice) || notice['code'] !== 'repeatCost')
+        : plan['notices'],
+    },
+  }
+}
+
+const recordsIn = (table: unknown): OldRecord[] => (Array.isArray(table) ? table.filter(isRecord) : [])
 
 /** A file of an earlier version as one of this version. What is wrong in it stays wrong, for the schema to find. */
 export function migrated(file: object): object {
   const { version } = file as { version?: unknown }
   if (typeof version !== 'number' || version >= FILE_VERSION) return file
-  return MIGRATIONS.filter(({ to }) => to > version).reduce<OldRecord>((old, migration) => {
-    const next: Record<string, unknown> = { ...old, version: migration.to }
-    for (const [table, kind] of Object.entries(TABLES)) {
+  return MIGRATIONS.filter(({ to }) => to > version).reduce<OldRecord>((old, { to, up, adds }) => {
+    const next: Record<string, unknown> = { ...old, version: to }
+    const all = { pieces: recordsIn(old['pieces']), gauges: recordsIn(old['gauges']) }
+    for (const [table, change] of Object.entries(up)) {
       const records = old[table]
-      if (Array.isArray(records)) {
-        next[table] = records.map((record: unknown) => (isRecord(record) ? migration[kind](record) : record))
+      if (table === 'workshop') {
+        if (isRecord(records)) next[table] = change(records, all)
+      } else if (Array.isArray(records)) {
+        next[table] = records.map((record: unknown) => (isRecord(record) ? change(record, all) : record))
       }
     }
-    for (const table of migration.adds) next[table] ??= []
-    if (isRecord(old['workshop'])) next['workshop'] = migration.workshop(old['workshop'])
+    for (const table of adds) next[table] ??= []
     return next
   }, file as OldRecord)
 }

@@ -35,7 +35,7 @@ export function newMat({ id, projectId, gaugeId, yarnId, across }: NewMat): Piec
     gaugeId,
     construction: {
       start: { kind: 'magicRing' },
-      rounds: { kind: 'joined', turned: false, chainCounts: false },
+      rounds: { kind: 'joined', turned: false, begins: 'chain', shaping: 'offTheJoin' },
       order: 'increaseLast',
       placement: 'staggered',
       freeLastRounds: 2,

@@ -1,3 +1,7 @@
+import { PLAIN_SPEECH } from '../errors/sentence.ts'
+import { SpecError } from '../errors/specError.ts'
+import { checkWanted } from '../plan/checkSpec.ts'
+import { mm } from '../units/millimetres.ts'
 import { STITCHES } from '../stitches/stitch.ts'
 import { stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
 import type { LogEvent } from '../worklog/logEvent.ts'
@@ -34,7 +38,12 @@ export function readProjectFile(text: string): ReadFile {
     return { ok: false, faults }
   }
   const file = checked.value as ProjectFile
-  const faults = [...faultsOfReferences(file), ...faultsOfPlans(file), ...faultsOfLogs(file)]
+  const faults = [
+    ...faultsOfReferences(file),
+    ...faultsOfPieces(file),
+    ...faultsOfPlans(file),
+    ...faultsOfLogs(file),
+  ]
   return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : { ok: true, file }
 }
 
@@ -48,7 +57,10 @@ function faultOfHeading(content: unknown): FileFault | undefined {
   if (format !== FILE_FORMAT) {
     return { path: 'format', message: `This is not a Uzel file: its format should be "${FILE_FORMAT}".` }
   }
-  if (typeof version === 'number' && version > FILE_VERSION) {
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
+    return { path: 'version', message: `A Uzel file has a version from 1 to ${FILE_VERSION}.` }
+  }
+  if (version > FILE_VERSION) {
     return {
       path: 'version',
       message: `This file is of version ${version}; this Uzel reads up to ${FILE_VERSION}. Update Uzel and open it again.`,
@@ -103,7 +115,11 @@ function faultsOfReferences(file: ProjectFile): FileFault[] {
   file.pieces.forEach((piece, index) => {
     need(ids.projects, piece.projectId, `pieces[${index}].projectId`)
     need(ids.gauges, piece.gaugeId, `pieces[${index}].gaugeId`)
-    piece.colours.forEach(({ yarn }, run) => need(ids.yarns, yarn, `pieces[${index}].colours[${run}].yarn`))
+    piece.colours.forEach(({ yarn, beside = [] }, run) => {
+      const path = `pieces[${index}].colours[${run}]`
+      need(ids.yarns, yarn, `${path}.yarn`)
+      beside.forEach((other, strand) => need(ids.yarns, other, `${path}.beside[${strand}]`))
+    })
   })
   file.planVersions.forEach(({ pieceId }, index) =>
     need(ids.pieces, pieceId, `planVersions[${index}].pieceId`),
@@ -123,6 +139,20 @@ function faultsOfReferences(file: ProjectFile): FileFault[] {
   return faults
 }
 
+/** What the planner would refuse in any gauge is refused here, by the same validation. */
+function faultsOfPieces(file: ProjectFile): FileFault[] {
+  return file.pieces.flatMap((piece, index) => {
+    try {
+      const { across, tolerance } = piece.shape
+      checkWanted({ ...piece, shape: { family: 'disc', across: mm(across), tolerance: mm(tolerance) } })
+      return []
+    } catch (error) {
+      if (!(error instanceof SpecError)) throw error
+      return [{ path: `pieces[${index}].${error.path}`, message: error.said(PLAIN_SPEECH) }]
+    }
+  })
+}
+
 /** A pinned plan must count: every round works off the round below and makes what it says. */
 function faultsOfPlans(file: ProjectFile): FileFault[] {
   return file.planVersions.flatMap(({ plan }, version) =>
@@ -132,7 +162,7 @@ function faultsOfPlans(file: ProjectFile): FileFault[] {
       if (round.number !== index + 1) return [{ path: `${path}.number`, message: 'Rounds are not in order.' }]
       if (!STITCHES[round.stitch]) return [{ path: `${path}.stitch`, message: 'No such stitch.' }]
       const makes = stitchesProduced(round.steps)
-      const uses = round.hosts.kind === 'ring' ? 0 : stitchesConsumed(round.steps)
+      const uses = round.hosts.kind === 'round' ? stitchesConsumed(round.steps) : 0
       if (makes === round.count && uses === below && round.from === below) return []
       return [
         {

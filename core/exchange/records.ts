@@ -2,7 +2,7 @@ import type { Fitness } from '../cautions/use.ts'
 import type { Evidence } from '../gauge/evidence.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
-import type { Constraints, Construction, PieceSpec, Plan } from '../plan/plan.ts'
+import type { ColourRun, Constraints, Construction, PieceSpec, Plan } from '../plan/plan.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
 import type { LengthUnit } from '../units/parseLength.ts'
 import type { MassUnit } from '../units/mass.ts'
@@ -31,7 +31,7 @@ export interface PieceRecord {
   readonly gaugeId: string
   readonly construction: Construction
   /** Yarns by id, each from a round on. */
-  readonly colours: readonly { readonly fromRound: number; readonly yarn: string }[]
+  readonly colours: readonly ColourRun[]
   readonly constraints: Constraints
   readonly rhythm: number
   /** What it is for, and what in it matters for that. */
@@ -132,7 +132,7 @@ export interface Records {
 }
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 3
+export const FILE_VERSION = 4
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

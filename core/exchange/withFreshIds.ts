@@ -1,3 +1,4 @@
+import type { HeldYarns } from '../plan/plan.ts'
 import type { Records } from './records.ts'
 
 /**
@@ -17,8 +18,12 @@ export function withFreshIds<R extends Records>(
     renamed.set(id, known)
     return known
   }
-  const colours = <C extends { readonly yarn: string }>(runs: readonly C[]) =>
-    runs.map((run) => ({ ...run, yarn: fresh(run.yarn) }))
+  const colours = <C extends HeldYarns>(runs: readonly C[]) =>
+    runs.map((run) => ({
+      ...run,
+      yarn: fresh(run.yarn),
+      ...(run.beside ? { beside: run.beside.map(fresh) } : {}),
+    }))
   return {
     ...records,
     projects: records.projects.map((project) => ({ ...project, id: fresh(project.id) })),

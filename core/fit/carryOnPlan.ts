@@ -3,16 +3,16 @@ import { chooseCheckpoints } from '../plan/chooseCheckpoints.ts'
 import { doubtOfRadii } from '../plan/doubtOfRadii.ts'
 import { measureFinished } from '../plan/measureFinished.ts'
 import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
-import type { Worked } from '../plan/worked.ts'
-import { timeOf, yarnOf } from '../plan/yarnAndTime.ts'
-import { placeIncreases } from '../pacing/placeIncreases.ts'
-import { flatness } from '../shape/disc.ts'
+import { stepsOf } from '../plan/stepsOf.ts'
+import { sumsOf } from '../plan/sumsOf.ts'
+import { reachingTo, type Worked } from '../plan/worked.ts'
+import { idealCount } from '../shape/disc.ts'
+import { fabricOf } from '../shape/fabricOf.ts'
 import { leftOfDish, predictProfile } from '../shape/predictProfile.ts'
-import { isEdging } from '../stitches/stitch.ts'
 
 /**
  * The piece if its remaining rounds are worked as they were planned: the same increases on top of what is
- * really there, by the maker's gauge in this piece.
+ * really there, staggered as they were, by the maker's gauge in this piece.
  */
 export function carryOnPlan(
   spec: PieceSpec,
@@ -20,56 +20,33 @@ export function carryOnPlan(
   worked: readonly Round[],
   edge: Worked['edge'],
 ): Plan {
-  const before = plan.rounds.slice(0, worked.length)
-  const ahead = plan.rounds.slice(worked.length)
-  const off = worked.at(-1)!.count - before.at(-1)!.count
-  let arc = edge.radius
-  const fabric = ahead.map(({ stitch, count }) => {
-    const { w, h } = gaugeForStitch(spec.gauge, stitch)
-    arc += h
-    return {
-      count: count + off,
-      w,
-      h,
-      flatness: flatness(count + off, w, arc),
-      edging: isEdging(stitch),
-    }
-  })
-  const positions = predictProfile(fabric, edge.radius, worked.at(-1)!.at.arc)
-  const sds = doubtOfRadii(fabric, edge.radius, spec.gauge, edge.sd)
   const last = worked.at(-1)!
-  const rounds = [
+  const off = last.count - plan.rounds[worked.length - 1]!.count
+  const ahead = plan.rounds
+    .slice(worked.length)
+    .map((round) => ({ ...round, from: round.from + off, count: round.count + off }))
+  const gauges = (stitch: Round['stitch']) => gaugeForStitch(spec.gauge, stitch)
+  const fabric = fabricOf(ahead, edge.radius, gauges)
+  const positions = predictProfile(fabric, edge.radius, edge.radius)
+  const sds = doubtOfRadii(fabric, edge.radius, spec.gauge, edge.sd)
+  const rounds: Round[] = reachingTo(edge.radius, [
     ...worked.slice(0, -1),
     { ...last, at: { ...last.at, ...edge } },
-    ...ahead.map((round, index): Round => {
-      const position = positions[index]!
-      const [from, count] = [round.from + off, round.count + off]
-      return {
-        ...round,
-        from,
-        count,
-        steps:
-          off === 0
-            ? round.steps
-            : placeIncreases({
-                stitch: round.stitch,
-                from,
-                count,
-                order: spec.construction.order,
-                placement: spec.construction.placement,
-                shapingRounds: round.number,
-                joined: spec.construction.rounds.kind === 'joined',
-              }),
-        at: {
-          radius: position.radius,
-          z: position.z + edge.z * leftOfDish(index + 1, worked.length),
-          arc: position.arc,
-          sd: sds[index]!,
-        },
-        flatness: fabric[index]!.flatness,
-      }
-    }),
-  ]
+  ])
+  ahead.forEach((round, index) => {
+    const { radius, z, arc } = positions[index]!
+    rounds.push({
+      ...round,
+      ideal: idealCount(arc, gauges(round.stitch).w),
+      // Staggered against the plan's own rounds below, whatever their counts have become.
+      steps:
+        off === 0
+          ? round.steps
+          : stepsOf(round, shapedLike(plan.rounds.slice(0, round.number - 1), rounds), spec.construction),
+      at: { radius, z: z + edge.z * leftOfDish(index + 1, worked.length), arc, sd: sds[index]! },
+      flatness: fabric[index]!.flatness,
+    })
+  })
   return {
     ...plan,
     rounds,
@@ -77,9 +54,12 @@ export function carryOnPlan(
     checkpoints: chooseCheckpoints(rounds, 0).filter(
       ({ afterRound }) => afterRound > worked.length || afterRound === rounds.length,
     ),
-    yarn: yarnOf(rounds, spec, gaugeForStitch(spec.gauge, 'sc').w),
-    stitches: rounds.reduce((sum, { count }) => sum + count, 0),
-    seconds: timeOf(rounds, spec),
+    ...sumsOf(rounds, spec),
     notices: [],
   }
+}
+
+/** The rounds below as they were planned to be shaped, with the steps that are really there. */
+function shapedLike(planned: readonly Round[], real: readonly Round[]): Round[] {
+  return planned.map((round, index) => ({ ...round, steps: real[index]?.steps ?? round.steps }))
 }

@@ -1,4 +1,4 @@
-import type { RoundsWorked } from '../plan/plan.ts'
+import type { Construction } from '../plan/plan.ts'
 
 /** Why a piece measures otherwise than planned. `hands` covers it lying as the maker's own stitches would. */
 export type CauseKind =
@@ -54,10 +54,14 @@ export const canBeWorked = (counts: readonly number[]): boolean =>
 
 /**
  * The ways that so many worked rounds may differ from their plan. Errors that go on every round (a join
- * worked as a stitch, a first stitch skipped) are possible in joined rounds alone.
+ * worked as a stitch, a first stitch skipped) are possible in joined rounds alone, and only a closed ring can
+ * have been left open.
  * @param planned counts of the rounds worked so far
  */
-export function hypothesesFor(planned: readonly number[], worked: RoundsWorked): Hypothesis[] {
+export function hypothesesFor(
+  planned: readonly number[],
+  { rounds: worked, start }: Pick<Construction, 'rounds' | 'start'>,
+): Hypothesis[] {
   const rounds = planned.length
   const from = Array.from({ length: Math.max(0, rounds - 1) }, (_, index) => index + 2)
   const off = (sign: 1 | -1) =>
@@ -92,7 +96,7 @@ export function hypothesesFor(planned: readonly number[], worked: RoundsWorked):
     ...spread('firstSkipped', everyRound(-1).filter(possible)),
     ...(rounds > 2 ? spread('roundMissing', [{ counts: (counts) => counts.slice(0, -1) }]) : []),
     ...spread('roundExtra', [{ counts: (counts) => [...counts, 2 * counts.at(-1)! - (counts.at(-2) ?? 0)] }]),
-    ...spread('openCentre', [{ counts: same, centre: OPEN_CENTRE }]),
+    ...(start.kind === 'chainRing' ? [] : spread('openCentre', [{ counts: same, centre: OPEN_CENTRE }])),
   ]
   const sum = all.reduce((total, { prior }) => total + prior, 0)
   return all.map((one) => ({ ...one, prior: one.prior / sum }))

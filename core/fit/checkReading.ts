@@ -1,7 +1,8 @@
+import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { guessMeant } from '../gauge/guessMeant.ts'
 import type { Round } from '../plan/plan.ts'
-import { apart, meanOf } from './diameters.ts'
+import { diametersApart, meanDiameter } from '../shape/disc.ts'
 import type { PieceReading } from './pieceReading.ts'
 
 /** A size this far from anything the maker's gauge allows is a slip of the pen, not of the hook. */
@@ -15,42 +16,47 @@ const WITHIN_REASON = Math.log(1.5)
 export function checkReading(reading: PieceReading, rounds: readonly Round[]): void {
   const { across, around, edge, counts, hole } = reading
   const expected = 2 * rounds.at(-1)!.at.radius
-  const cm = (length: number) => `${(length / 10).toFixed(1)} cm`
   if (across.length === 0 || across.some((one) => !(one > 0))) {
     throw new SpecError('across', 'A piece is wider than nothing.', 'Measure it through the centre.')
   }
-  if (apart(across) > 0.2) {
+  if (diametersApart(across) > 0.2) {
     throw new SpecError(
       'across',
-      `${cm(across[0]!)} one way and ${cm(across[1]!)} the other cannot be one disc.`,
+      `${lengthOf(across[0]!)} one way and ${lengthOf(across[1]!)} the other cannot be one disc.`,
       'Even a hexagon differs by 15% at most. Measure both through the centre.',
     )
   }
-  const wide = meanOf(across)
+  const wide = meanDiameter(across)
   if (Math.abs(Math.log(wide / expected)) > WITHIN_REASON) {
     const meant = guessMeant(wide, expected)
     throw new SpecError(
       'across',
-      `${cm(wide)} after Rnd ${rounds.length} is more than any hand strays: the plan says ${cm(expected)}.`,
-      meant ? `Did you mean ${cm(wide * meant.factor)} ${meant.reason}?` : 'Check the round and the tape.',
+      `${lengthOf(wide)} after Rnd ${rounds.length} is more than any hand strays: the plan says ${lengthOf(expected)}.`,
+      meant
+        ? `Did you mean ${lengthOf(wide * meant.factor)} ${meant.reason}?`
+        : 'Check the round and the tape.',
     )
   }
   if (around !== undefined && !(around > 2 * wide && around < 5 * wide)) {
     throw new SpecError(
       'around',
-      `${cm(around)} around does not go with ${cm(wide)} across.`,
-      `Around a flat edge it is about ${cm(Math.PI * wide)}.`,
+      `${lengthOf(around)} around does not go with ${lengthOf(wide)} across.`,
+      `Around a flat edge it is about ${lengthOf(Math.PI * wide)}.`,
     )
   }
   if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < wide / 2)) {
     throw new SpecError(
       'edge',
-      `An edge cannot stand up ${cm(edge.by)} here.`,
-      `From 1 mm to ${cm(wide / 2)}.`,
+      `An edge cannot stand up ${lengthOf(edge.by)} here.`,
+      `From ${lengthOf(1)} to ${lengthOf(wide / 2)}.`,
     )
   }
   if (hole !== undefined && !(hole >= 0 && hole < wide / 3)) {
-    throw new SpecError('hole', `A hole of ${cm(hole)} would leave no fabric.`, 'From 0, when it is closed.')
+    throw new SpecError(
+      'hole',
+      `A hole of ${lengthOf(hole)} would leave no fabric.`,
+      'From 0, when it is closed.',
+    )
   }
   for (const { round, count } of counts ?? []) {
     const planned = rounds[round - 1]?.count

@@ -6,12 +6,14 @@ import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { logEvidence, mostProbable } from '../gauge/mostProbable.ts'
 import type { Reading } from '../gauge/reading.ts'
 import type { PieceSpec, Round } from '../plan/plan.ts'
+import { meanDiameter } from '../shape/disc.ts'
+import { fabricOf } from '../shape/fabricOf.ts'
 import { predictProfile, type PredictedPosition } from '../shape/predictProfile.ts'
-import { isEdging } from '../stitches/stitch.ts'
+import { CLOSED_RING, startOfFabric } from '../shape/startOfFabric.ts'
+import type { StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import { canBeWorked, hypothesesFor, type CauseKind, type Hypothesis } from './causes.ts'
 import { checkReading } from './checkReading.ts'
-import { meanOf } from './diameters.ts'
 import { lookThatTells, type Look } from './lookThatTells.ts'
 import type { PieceReading } from './pieceReading.ts'
 import { polygonOf, unevenness } from './roundness.ts'
@@ -61,7 +63,6 @@ export interface Worked {
 const DAY_TOGETHER = 0.025
 const DAY_APART = 0.012
 const CENTRE_UNKNOWN = 2
-const CENTRE = { mean: 0.3, sd: 0.15 }
 /** Somebody who is asked counts right 98 times of 100, and is one off most of the rest. */
 const COUNTED_RIGHT = 0.985
 const COUNTED_NEAR = 0.005
@@ -76,7 +77,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const last = latest(readings, rounds.length)
   checkReading(last, rounds)
   const planned = rounds.map(({ count }) => count)
-  const hypotheses = hypothesesFor(planned, spec.construction.rounds)
+  const hypotheses = hypothesesFor(planned, spec.construction)
   const fits = hypotheses.map((hypothesis) => fit(hypothesis, spec, rounds, readings))
   const best = Math.max(...fits.map(({ log }) => log))
   const total = fits.reduce((sum, { log }) => sum + Math.exp(log - best), 0)
@@ -88,7 +89,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const size = sizeIn(first.belief)
   const positions = positionsOf(first, spec, rounds)
   const expectedFit = positionsOf({ ...bestOf(fits, 'hands'), belief: priorOf(spec.gauge) }, spec, rounds)
-  const measured = meanOf(last.across) / 2
+  const measured = meanDiameter(last.across) / 2
   return {
     causes,
     counts: asCounted(causes[0]!.counts, last),
@@ -112,7 +113,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
     expected: { across: 2 * expectedFit.at(-1)!.radius, plusMinus: 4 * rounds.at(-1)!.at.sd },
     look: lookThatTells(causes, rounds),
     uneven: unevenness(last, spec),
-    polygon: polygonOf(last, spec, planned),
+    polygon: polygonOf(last, spec, rounds),
   }
 }
 
@@ -144,7 +145,10 @@ interface Fit {
 }
 
 /** The maker's gauge with what a day's hands add to its doubt, and the centre of a ring. */
-function priorOf({ w, h, varLnW, varLnH, covLnWLnH }: Gauge, centre = CENTRE): Gaussian {
+function priorOf(
+  { w, h, varLnW, varLnH, covLnWLnH }: Gauge,
+  centre: { readonly mean: number; readonly sd: number } = CLOSED_RING,
+): Gaussian {
   const together = DAY_TOGETHER ** 2
   const apart = DAY_APART ** 2
   const cov = covLnWLnH + together
@@ -170,18 +174,13 @@ function fit(
   rounds: readonly Round[],
   readings: readonly PieceReading[],
 ): Fit {
-  const start = spec.construction.start
-  const hole =
-    start.kind === 'chainRing'
-      ? { mean: start.chains / (2 * Math.PI) / (spec.gauge.h / spec.gauge.w), sd: 0.1 }
-      : CENTRE
-  const prior = priorOf(spec.gauge, hypothesis.centre ?? hole)
+  const prior = priorOf(spec.gauge, hypothesis.centre)
   const numbers: Reading[] = []
   let log = Math.log(hypothesis.prior)
   for (const reading of readings) {
     const worked = rounds.slice(0, reading.afterRound)
     const counts = hypothesis.counts(worked.map(({ count }) => count))
-    numbers.push(...discReadings(modelOf(counts, worked, spec.gauge), reading), ...holeReading(reading, spec))
+    numbers.push(...discReadings(modelOf(counts, worked, spec), reading), ...holeReading(reading, spec))
     for (const { round, count } of reading.counts ?? []) {
       log += Math.log(countOdds(count - (counts[round - 1] ?? counts.at(-1)!)))
     }
@@ -200,8 +199,8 @@ function holeReading({ hole }: PieceReading, { construction, gauge }: PieceSpec)
     {
       about: 'size',
       on: [CENTRE_UNKNOWN],
-      value: hole === 0 ? CENTRE.mean : CENTRE.mean + hole / 2 / gauge.h,
-      variance: (HOLE_SD / gauge.h) ** 2 + CENTRE.sd ** 2 / 4,
+      value: CLOSED_RING.mean + hole / 2 / gauge.h,
+      variance: (HOLE_SD / gauge.h) ** 2 + CLOSED_RING.sd ** 2 / 4,
       predict: (unknowns) => unknowns[CENTRE_UNKNOWN]!,
     },
   ]
@@ -211,8 +210,14 @@ const countOdds = (off: number): number =>
   off === 0 ? COUNTED_RIGHT : Math.abs(off) === 1 ? COUNTED_NEAR : COUNTED_WILD
 
 /** Rounds with so many stitches; other stitches than the body's keep their usual proportion to it. */
-function modelOf(counts: readonly number[], rounds: readonly Round[], gauge: Gauge): DiscModel {
+function modelOf(
+  counts: readonly number[],
+  rounds: readonly Round[],
+  { gauge, construction }: PieceSpec,
+): DiscModel {
   return {
+    start: construction.start,
+    stitch: rounds[0]!.stitch,
     centre: CENTRE_UNKNOWN,
     rounds: counts.map((count, index) => {
       const { stitch } = rounds[Math.min(index, rounds.length - 1)]!
@@ -245,21 +250,19 @@ function positionsOf(
 ): PredictedPosition[] {
   const { w, h } = sizeIn(belief)
   const counts = hypothesis.counts(rounds.map(({ count }) => count))
-  let arc = 0
-  const fabric = rounds.map((round, index) => {
-    const own = gaugeForStitch(spec.gauge, round.stitch)
-    const [roundW, roundH] = [(w * own.w) / spec.gauge.w, (h * own.h) / spec.gauge.h]
-    arc += roundH
-    const count = counts[Math.min(index, counts.length - 1)]!
-    return {
-      count,
-      w: roundW,
-      h: roundH,
-      flatness: (count * roundW) / (2 * Math.PI * arc) - 1,
-      edging: isEdging(round.stitch),
-    }
-  })
-  return predictProfile(fabric, belief.mean[CENTRE_UNKNOWN]! * h)
+  const sizeFor = (stitch: StitchName) => {
+    const own = gaugeForStitch(spec.gauge, stitch)
+    return { w: (w * own.w) / spec.gauge.w, h: (h * own.h) / spec.gauge.h }
+  }
+  const first = sizeFor(rounds[0]!.stitch)
+  const { hole, centre, sd } = startOfFabric(spec.construction.start, rounds[0]!.stitch, first.w, first.h)
+  const off = (belief.mean[CENTRE_UNKNOWN]! - CLOSED_RING.mean) / CLOSED_RING.sd
+  const fabric = fabricOf(
+    rounds.map(({ stitch }, index) => ({ stitch, count: counts[Math.min(index, counts.length - 1)]! })),
+    hole,
+    sizeFor,
+  )
+  return predictProfile(fabric, Math.max(0, centre + off * sd), hole)
 }
 
 const bestOf = (fits: readonly Fit[], kind: CauseKind): Fit =>

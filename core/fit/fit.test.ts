@@ -3,7 +3,7 @@ import { SpecError } from '../errors/specError.ts'
 import { stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
 import type { PieceSpec, Plan } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import { metresByRound } from '../plan/yarnAndTime.ts'
+import { metresOfYarn } from '../plan/yarnAndTime.ts'
 import { writeRoundBody } from '../pattern/writeRound.ts'
 import { discSpec } from '../testing/specs.ts'
 import { replay } from '../worklog/replay.ts'
@@ -174,7 +174,7 @@ describe('ways out', () => {
             expect(way.rounds.length).toBeGreaterThanOrEqual(keeps)
           }
           const again = ways.find(({ kind }) => kind === 'replan')!
-          expect(Math.abs(again.off)).toBeLessThanOrEqual(Math.abs(unchanged.off) + 4)
+          expect(Math.abs(again.off)).toBeLessThanOrEqual(Math.abs(unchanged.off) + 4 + 1e-6)
           expect(again.plan.rounds[round - 1]!.at.radius).toBeCloseTo((by * planned(round)) / 2, 6)
         },
       ),
@@ -227,23 +227,25 @@ describe('ways out', () => {
 })
 
 describe('count repair', () => {
-  test('43 where 42 were planned: two together beside the seam, and the next round as it was', () => {
-    const repair = repairCount(plan, 7, 43, construction)
+  test('43 where 42 were planned: an increase left out; 41: one more, clear of the others', () => {
+    const repair = repairCount(spec, plan, 7, 43)
     expect(repair).toMatchObject({ advice: 'mend', why: 'hides', off: 1, goBackStitches: 86 })
-    expect(writeRoundBody(repair.mending!, 'US')).toMatch(/^sc, sc2tog, /)
+    expect(writeRoundBody(repair.mending!, 'US')).toBe('11 sc, (inc, 6 sc) × 4, inc, 3 sc')
     expect(repair.mending!.count).toBe(48)
-    expect(writeRoundBody(repairCount(plan, 7, 41, construction).mending!, 'US')).toMatch(/^sc, inc, /)
+    expect(writeRoundBody(repairCount(spec, plan, 7, 41).mending!, 'US')).toBe(
+      '3 sc, (inc, 2 sc) × 2, (inc, 6 sc) × 4, inc, 3 sc',
+    )
   })
 
   test('few stitches show, many cannot hide, texture must be right, the last round has no next', () => {
-    expect(repairCount(plan, 3, 17, construction)).toMatchObject({ advice: 'goBack', why: 'tooSmall' })
-    expect(repairCount(plan, 7, 48, construction)).toMatchObject({ advice: 'goBack', why: 'tooMany' })
+    expect(repairCount(spec, plan, 3, 17)).toMatchObject({ advice: 'goBack', why: 'tooSmall' })
+    expect(repairCount(spec, plan, 7, 48)).toMatchObject({ advice: 'goBack', why: 'tooMany' })
     const texture = [{ fromRound: 6, of: 6 }]
-    expect(repairCount(plan, 7, 43, construction, texture)).toMatchObject({
+    expect(repairCount({ ...spec, constraints: { multiples: texture } }, plan, 7, 43)).toMatchObject({
       advice: 'goBack',
       why: 'texture',
     })
-    expect(repairCount(plan, plan.rounds.length, 80, construction)).toMatchObject({ advice: 'carryOn' })
+    expect(repairCount(spec, plan, plan.rounds.length, 80)).toMatchObject({ advice: 'carryOn' })
   })
 
   test('a mended plan is sound, whatever the round and however far it is off', () => {
@@ -253,7 +255,7 @@ describe('count repair', () => {
         fc.integer({ min: -4, max: 4 }),
         (round, off) => {
           const have = plan.rounds[round - 1]!.count + off
-          const { mended, mending } = repairCount(plan, round, have, construction)
+          const { mended, mending } = repairCount(spec, plan, round, have)
           if (!mended) return
           expectSound(mended)
           expect(mending!.count).toBe(plan.rounds[round]!.count)
@@ -269,7 +271,7 @@ describe('yarn', () => {
     yarnCheck({ spec, plan, position, yarn: 'fog', left, leftSd: 1.7, useSd: 0.05 })
 
   test('what is needed is what the rounds ahead take; the last safe round leaves its doubt aside', () => {
-    const metres = metresByRound(plan.rounds, spec)
+    const metres = metresOfYarn(plan.rounds, spec, 'fog')
     const needed = metres.slice(7).reduce((sum, one) => sum + one, 0)
     expect(ask(100).needed).toBeCloseTo(needed, 6)
     expect(ask(needed * 1.5)).toMatchObject({ piece: 'safe', lastSafeRound: plan.rounds.length })
@@ -307,7 +309,7 @@ test('the record: mean and spread of the last six', () => {
 
 test('a finished piece teaches its gauge more than its label knew', () => {
   const yarn = { weight: 4, strands: 1, hook: 5 } as const
-  const evidence = learnFromPiece(reading(plan.rounds.length, 205), plan, 'sc', 'Kettle trivet')
+  const evidence = learnFromPiece(reading(plan.rounds.length, 205), plan, spec, 'Kettle trivet')
   const size = (all: (typeof evidence)[]) =>
     sizeOf(beliefFromEvidence(yarn, all, { mean: 0, sd: 0.02 }).belief, 'sc', 'both', 'worked')
   expect(size([evidence]).varLnH).toBeLessThan(size([]).varLnH / 10)

@@ -1,6 +1,5 @@
 import type { RoundEvidence } from '../gauge/evidence.ts'
-import type { Plan } from '../plan/plan.ts'
-import type { StitchName } from '../stitches/stitch.ts'
+import type { PieceSpec, Plan } from '../plan/plan.ts'
 import type { PieceReading } from './pieceReading.ts'
 
 /**
@@ -11,7 +10,7 @@ import type { PieceReading } from './pieceReading.ts'
 export function learnFromPiece(
   reading: PieceReading,
   { rounds }: Plan,
-  stitch: StitchName,
+  { stitch, construction: { start } }: Pick<PieceSpec, 'stitch' | 'construction'>,
   from: string,
 ): RoundEvidence {
   const worked = rounds.slice(0, reading.afterRound)
@@ -21,6 +20,7 @@ export function learnFromPiece(
     at: reading.at,
     kind: 'round',
     stitch,
+    ...(start.kind === 'chainRing' ? { start } : {}),
     loops: 'both',
     state: 'worked',
     counts: worked.map(({ count }) => count),

@@ -145,7 +145,7 @@ function anotherHook(situation: Situation, spec: PieceSpec, worked: readonly Rou
   const { diagnosis, hook } = situation
   if (diagnosis.hands !== 'tight' && diagnosis.hands !== 'loose') return []
   const advice = hookAdvice(spec.gauge, hook, situation.spec.gauge.w)
-  if (advice.hook === hook) return []
+  if (advice.hook === hook || advice.beyond) return []
   const by = 1 + advice.change
   const sized: Gauge = {
     ...spec.gauge,

@@ -1,12 +1,13 @@
-import { placeIncreases } from '../pacing/placeIncreases.ts'
 import type { Construction, Round } from '../plan/plan.ts'
+import { stepsOf } from '../plan/stepsOf.ts'
 import { flatness, idealCount } from '../shape/disc.ts'
 import type { PredictedPosition } from '../shape/predictProfile.ts'
 import type { StitchSize } from '../gauge/gauge.ts'
 
 /**
  * Rounds as they were really worked: planned ones with their real counts, and where they lie. A round too
- * few is left out; one too many is added after the last.
+ * few is left out; one too many is added after the last. Where a count differs its shaping is most likely
+ * spread over the round as the construction has it.
  * @param counts real counts, from round 1
  */
 export function workedRounds(
@@ -16,35 +17,23 @@ export function workedRounds(
   size: StitchSize,
   construction: Construction,
 ): Round[] {
-  return counts.map((count, index): Round => {
+  const rounds: Round[] = []
+  counts.forEach((count, index) => {
     const like = planned[Math.min(index, planned.length - 1)]!
     const from = counts[index - 1] ?? 0
     const position = positions[Math.min(index, positions.length - 1)]!
     const asPlanned = like.number === index + 1 && like.count === count && like.from === from
-    return {
+    rounds.push({
       ...like,
       number: index + 1,
-      hosts: index === 0 ? { kind: 'ring' } : { kind: 'round', number: index },
+      hosts: index === 0 ? like.hosts : { kind: 'round', number: index },
       from,
       count,
-      steps: asPlanned ? like.steps : stepsOf(like, from, count, construction),
+      steps: asPlanned ? like.steps : stepsOf({ stitch: like.stitch, from, count }, rounds, construction),
       ideal: idealCount(position.arc, size.w),
       at: { ...position, sd: like.at.sd },
       flatness: flatness(count, size.w, Math.max(position.radius, 1e-6)),
-    }
+    })
   })
-}
-
-/** How a round with other counts than planned was most likely worked: its shaping spread over it. */
-function stepsOf({ stitch, number }: Round, from: number, count: number, { order, rounds }: Construction) {
-  if (from === 0) return [{ times: 1, ops: [{ kind: 'work' as const, stitch, count }] }]
-  return placeIncreases({
-    stitch,
-    from,
-    count,
-    order,
-    placement: 'stacked',
-    shapingRounds: number,
-    joined: rounds.kind === 'joined',
-  })
+  return rounds
 }

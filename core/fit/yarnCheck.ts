@@ -1,6 +1,6 @@
 import { placeInPlan } from './placeInPlan.ts'
 import type { PieceSpec, Plan } from '../plan/plan.ts'
-import { metresByRound } from '../plan/yarnAndTime.ts'
+import { metresOfYarn } from '../plan/yarnAndTime.ts'
 import { ESTIMATE_SD } from '../yarn/calibration.ts'
 import type { Position } from '../worklog/logEvent.ts'
 
@@ -26,7 +26,7 @@ interface YarnQuestion {
   readonly plan: Plan
   readonly position: Position
   readonly yarn: string
-  /** Metres left by the scale, and their standard deviation. */
+  /** Metres left of this yarn by the scale, all its balls together, and their standard deviation. */
   readonly left: number
   readonly leftSd: number
   /** Relative standard deviation of yarn per stitch; the estimate's until it is calibrated. */
@@ -46,11 +46,11 @@ export function yarnCheck({
   leftSd,
   useSd = ESTIMATE_SD,
 }: YarnQuestion): YarnCheck {
-  const perRound = metresByRound(plan.rounds, spec)
+  const perRound = metresOfYarn(plan.rounds, spec, yarn)
   const { share } = placeInPlan(plan, position)
   const ahead = plan.rounds
     .map((round, index) => ({ round, metres: perRound[index]! * (1 - share(round.number)) }))
-    .filter(({ round, metres }) => round.yarn === yarn && metres > 0)
+    .filter(({ metres }) => metres > 0)
   const needed = ahead.reduce((sum, { metres }) => sum + metres, 0)
   const certain = (metres: number) => left - TAIL - 2 * Math.hypot(leftSd, metres * useSd) >= metres
   let used = 0

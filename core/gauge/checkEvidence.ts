@@ -1,3 +1,4 @@
+import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import type { CountOver, Evidence, RoundEvidence } from './evidence.ts'
 import { gaugeFromTable, type YarnAndHook } from './gaugeFromTable.ts'
@@ -50,14 +51,14 @@ function checkCount(path: string, what: string, { count, over }: CountOver, expe
   }
   const size = over / count
   if (size >= FINEST && size <= COARSEST) return
-  const said = `${count} ${what} in ${cm(over)} would be ${size < FINEST ? `${size.toFixed(1)} mm` : cm(size)} each`
+  const said = `${count} ${what} in ${lengthOf(over)} would be ${size < FINEST ? lengthOf(size) : lengthOf(size)} each`
   const meant = guessMeant(size, expected)
   const guess =
     meant === undefined
       ? size < FINEST
         ? `Up to ${Math.floor(over / FINEST)}. Was it counted over a longer stretch?`
         : `At least ${Math.ceil(over / COARSEST)}. Is the length right?`
-      : `Did you mean ${Number((count / meant.factor).toPrecision(3))} ${what}, or ${cm(over * meant.factor)}?`
+      : `Did you mean ${Number((count / meant.factor).toPrecision(3))} ${what}, or ${lengthOf(over * meant.factor)}?`
   throw new SpecError(
     path,
     `${said}: ${size < FINEST ? 'finer than sewing thread' : 'thicker than any yarn'}.`,
@@ -86,7 +87,7 @@ function checkDisc({ counts, across, edge }: RoundEvidence, height: number): voi
   if (Math.max(...across) > 1.2 * Math.min(...across)) {
     throw new SpecError(
       'across',
-      `${cm(across[0]!)} one way and ${cm(across[1]!)} the other cannot be one disc.`,
+      `${lengthOf(across[0]!)} one way and ${lengthOf(across[1]!)} the other cannot be one disc.`,
       'Even a hexagon differs by 15% at most. Measure both through the centre.',
     )
   }
@@ -95,15 +96,15 @@ function checkDisc({ counts, across, edge }: RoundEvidence, height: number): voi
     const meant = guessMeant(size, height)
     throw new SpecError(
       'across',
-      `${cm(mean)} over ${counts.length} rounds would make a round ${size.toFixed(1)} mm tall.`,
-      meant ? `Did you mean ${cm(mean * meant.factor)}?` : 'Check the rounds and the length.',
+      `${lengthOf(mean)} over ${counts.length} rounds would make a round ${lengthOf(size)} tall.`,
+      meant ? `Did you mean ${lengthOf(mean * meant.factor)}?` : 'Check the rounds and the length.',
     )
   }
   if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < mean)) {
     throw new SpecError(
       'edge',
-      `An edge cannot stand up ${cm(edge.by)} here.`,
-      `More than 0, less than ${cm(mean)}.`,
+      `An edge cannot stand up ${lengthOf(edge.by)} here.`,
+      `More than 0, less than ${lengthOf(mean)}.`,
     )
   }
 }
@@ -124,7 +125,7 @@ export function questionOf(evidence: Evidence, yarn: YarnAndHook): string | unde
     const meant = guessMeant(size, expected)
     return (
       meant &&
-      `A ${what} of ${size.toFixed(1)} mm is far from the ${expected.toFixed(1)} mm this yarn and hook usually give. ` +
+      `A ${what} of ${lengthOf(size)} is far from the ${lengthOf(expected)} this yarn and hook usually give. ` +
         `Did you mean ${unit(typed * meant.factor)} ${meant.reason}?`
     )
   }
@@ -150,11 +151,8 @@ export function questionOf(evidence: Evidence, yarn: YarnAndHook): string | unde
             ],
           ]
   for (const [pair, expected, what] of pairs) {
-    const question = pair && asked(pair.over / pair.count, expected, what, pair.over, cm)
+    const question = pair && asked(pair.over / pair.count, expected, what, pair.over, lengthOf)
     if (question) return question
   }
   return undefined
 }
-
-const cm = (millimetres: number): string =>
-  millimetres >= 10 ? `${Number((millimetres / 10).toFixed(1))} cm` : `${Number(millimetres.toFixed(1))} mm`

@@ -56,7 +56,9 @@ function worstReading(rest: Gaussian, item: Evidence): Conflict | undefined {
   for (const reading of readingsOf(item)) {
     const { slopes, variance } = linearised(reading, rest.mean)
     const surprise = reading.value - reading.predict(rest.mean)
-    const sigmas = Math.abs(surprise) / Math.sqrt(varianceAlong(rest, slopes) + variance)
+    const beyond = Math.max(0, Math.abs(surprise) - (reading.bound?.within ?? 0))
+    const noise = reading.bound ? reading.bound.blur ** 2 : variance
+    const sigmas = beyond / Math.sqrt(varianceAlong(rest, slopes) + noise)
     if (sigmas > QUESTIONED && sigmas > (worst?.sigmas ?? 0)) {
       const off = reading.about === 'edge' ? surprise : Math.exp(surprise) - 1
       worst = { id: item.id, sigmas, about: reading.about, off }

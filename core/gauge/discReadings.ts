@@ -1,5 +1,8 @@
-import { flatness, FLAT_TOLERANCE } from '../shape/disc.ts'
+import { flatness, flatnessOfLastThird, FLAT_TOLERANCE, meanDiameter } from '../shape/disc.ts'
+import type { Start } from '../plan/plan.ts'
 import { settleFlat, type RoundFabric } from '../shape/predictProfile.ts'
+import { CLOSED_RING, startOfFabric } from '../shape/startOfFabric.ts'
+import type { StitchName } from '../stitches/stitch.ts'
 import type { EdgeLies } from './evidence.ts'
 import { TAPE_SD, type Reading } from './reading.ts'
 
@@ -12,7 +15,10 @@ export interface SizeTerms {
 /** A disc as it was worked, its sizes still unknown. */
 export interface DiscModel {
   readonly rounds: readonly { readonly count: number; readonly lnW: SizeTerms; readonly lnH: SizeTerms }[]
-  /** The unknown that says where round 1 begins, in heights h. */
+  /** How it was begun, and the stitch of round 1. */
+  readonly start: Start
+  readonly stitch: StitchName
+  /** The unknown that says where round 1 begins: in heights of a closed ring, for any start alike. */
   readonly centre: number
 }
 
@@ -30,8 +36,9 @@ const FABRIC_SD = 0.006
 const AROUND_SD = 0.012
 /** Depth of a cup answers the model of a dish only so well. */
 const DISH_SD = 0.015
-/** |flatness| is anywhere within the tolerance when an edge lies flat. */
-const FLAT_SD = FLAT_TOLERANCE / Math.sqrt(3)
+/** |flatness| is anywhere within the tolerance when an edge lies flat, as the eye sees it. */
+const FLAT = { within: FLAT_TOLERANCE, blur: 0.01 } as const
+const FLAT_VARIANCE = FLAT_TOLERANCE ** 2 / 3
 /** How far past flat an edge that waves is, by eye. */
 const WAVE = { little: { mean: 0.06, sd: 0.02 }, lot: { mean: 0.12, sd: 0.04 } }
 
@@ -44,19 +51,17 @@ const logOf = ({ terms, offset }: SizeTerms, unknowns: Float64Array): number =>
  * Σh(1 − g/2): w and h apart. Waving: the radius stays about Σh, and the excess tells w. The length around
  * the edge is N·w, whatever it does.
  */
-export function discReadings({ rounds, centre }: DiscModel, measured: DiscMeasured): Reading[] {
+export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[] {
+  const { rounds, centre } = model
   const { across, around, edge } = measured
   const last = rounds.at(-1)!
-  const radius = across.reduce((sum, one) => sum + one, 0) / across.length / 2
+  const radius = meanDiameter(across) / 2
   const variance = (TAPE_SD / (2 * radius)) ** 2 / across.length + FABRIC_SD ** 2
   const widths = [...new Set(rounds.flatMap(({ lnW }) => lnW.terms))]
   const heights = [...new Set(rounds.flatMap(({ lnH }) => lnH.terms))]
   const both = [...new Set([...widths, ...heights])]
   const heightOut = (unknowns: Float64Array) =>
-    rounds.reduce(
-      (sum, { lnH }) => sum + Math.exp(logOf(lnH, unknowns)),
-      Math.max(0, unknowns[centre]!) * Math.exp(logOf(rounds[0]!.lnH, unknowns)),
-    )
+    rounds.reduce((sum, { lnH }) => sum + Math.exp(logOf(lnH, unknowns)), beginningOf(model, unknowns).centre)
   const widthAs = (value: number, noise: number): Reading => ({
     about: 'width',
     on: last.lnW.terms,
@@ -86,8 +91,9 @@ export function discReadings({ rounds, centre }: DiscModel, measured: DiscMeasur
     about: 'edge',
     on: both,
     value: edge.kind === 'flat' ? 0 : WAVE[edge.much].mean,
-    variance: (edge.kind === 'flat' ? FLAT_SD : WAVE[edge.much].sd) ** 2,
-    predict: (unknowns) => flatnessOfEdge(rounds, unknowns),
+    variance: edge.kind === 'flat' ? FLAT_VARIANCE : WAVE[edge.much].sd ** 2,
+    ...(edge.kind === 'flat' ? { bound: FLAT } : {}),
+    predict: (unknowns) => flatnessOfEdge(model, unknowns),
   }
   if (edge.kind === 'waves') return [heightAs(radius, variance, 'size'), lies, ...circumference]
   const flat: Reading = {
@@ -95,35 +101,39 @@ export function discReadings({ rounds, centre }: DiscModel, measured: DiscMeasur
     on: [...both, centre],
     value: Math.log(radius),
     variance,
-    predict: (unknowns) => Math.log(radiusOfFlatDisc(rounds, unknowns, unknowns[centre]!)),
+    predict: (unknowns) => Math.log(radiusOfFlatDisc(model, unknowns)),
   }
   return [flat, lies, ...circumference]
 }
 
+/** Where the fabric begins, mm: the hole that counts begin at, and the centre as far out as the unknown says. */
+function beginningOf({ rounds, start, stitch, centre }: DiscModel, unknowns: Float64Array) {
+  const first = rounds[0]!
+  const [w, h] = [Math.exp(logOf(first.lnW, unknowns)), Math.exp(logOf(first.lnH, unknowns))]
+  const usual = startOfFabric(start, stitch, w, h)
+  const off = (unknowns[centre]! - CLOSED_RING.mean) / CLOSED_RING.sd
+  return { hole: usual.hole, centre: Math.max(0, usual.centre + off * usual.sd) }
+}
+
 /** The settled radius of a disc that is known to lie flat. */
-function radiusOfFlatDisc(rounds: DiscModel['rounds'], unknowns: Float64Array, centre: number): number {
-  const fabric = rounds.map(({ count, lnW, lnH }): RoundFabric => ({
+function radiusOfFlatDisc(model: DiscModel, unknowns: Float64Array): number {
+  const fabric = model.rounds.map(({ count, lnW, lnH }): RoundFabric => ({
     count,
     w: Math.exp(logOf(lnW, unknowns)),
     h: Math.exp(logOf(lnH, unknowns)),
     flatness: 0,
   }))
-  return settleFlat(fabric, centre * fabric[0]!.h).at(-1)!
+  return settleFlat(fabric, beginningOf(model, unknowns).centre).at(-1)!
 }
 
 /** Mean flatness of the last third of the rounds, which decides how the edge lies. */
-function flatnessOfEdge(rounds: DiscModel['rounds'], unknowns: Float64Array): number {
-  const from = rounds.length - Math.max(1, Math.ceil(rounds.length / 3))
-  let stitches = 0
-  let sum = 0
-  let arc = 0
-  rounds.forEach(({ count, lnW, lnH }, index) => {
+function flatnessOfEdge(model: DiscModel, unknowns: Float64Array): number {
+  let arc = beginningOf(model, unknowns).hole
+  const rounds = model.rounds.map(({ count, lnW, lnH }) => {
     arc += Math.exp(logOf(lnH, unknowns))
-    if (index < from) return
-    stitches += count
-    sum += count * flatness(count, Math.exp(logOf(lnW, unknowns)), arc)
+    return { count, flatness: flatness(count, Math.exp(logOf(lnW, unknowns)), arc) }
   })
-  return sum / stitches
+  return flatnessOfLastThird(rounds)
 }
 
 /** Length along a shallow dish (part of a ball) from its middle to its rim, radius and depth in mm. */

@@ -1,4 +1,5 @@
 import type { StitchName } from '../stitches/stitch.ts'
+import type { Start } from '../plan/plan.ts'
 import type { FabricState, Loops } from './latentGauge.ts'
 
 /** So many stitches, or rounds, counted over a length in mm. Fractions allowed. */
@@ -33,9 +34,11 @@ export interface SwatchEvidence extends Taken {
   readonly rounds: CountOver
 }
 
-/** A disc begun in a closed ring, laid flat and measured across. */
+/** A disc, laid flat and measured across. */
 export interface RoundEvidence extends Taken {
   readonly kind: 'round'
+  /** How it was begun; in a closed ring when nothing is said. */
+  readonly start?: Start
   /** Stitches of each round. */
   readonly counts: readonly number[]
   /** Diameters, mm: one, or two at right angles. */

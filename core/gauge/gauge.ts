@@ -16,6 +16,8 @@ export interface Gauge extends StitchSize {
   readonly stitch: StitchName
   /** Sizes of the other stitches, where evidence says more of them than the usual ratios. */
   readonly others?: Readonly<Partial<Record<StitchName, StitchSize>>>
+  /** Strands held together. */
+  readonly strands: number
   /** Diameter of all strands held together. */
   readonly yarnDiameter: Millimetres
   /** Yarn per stitch against the usual estimate, and its relative standard deviation, once calibrated. */

@@ -49,6 +49,7 @@ export function gaugeFromBelief(
     ...size(stitch),
     stitch,
     ...(measured ? { others: Object.fromEntries(others.map((name) => [name, size(name)])) } : {}),
+    strands: yarn.strands,
     yarnDiameter: yarnDiameter(yarn.weight, yarn.strands),
     certainty: measured ? 'measured' : 'guess',
   }

@@ -12,8 +12,8 @@ export interface YarnAndHook {
 }
 
 /** Doubt of a label: 12% on w and on h, moving together, so that h/w is known to about 6%. */
-const LABEL_SD = 0.12
-const LABEL_CORRELATION = 0.88
+export const LABEL_SD = 0.12
+export const LABEL_CORRELATION = 0.88
 
 /**
  * The gauge to expect from the label alone: w = 2.05·√(d·hook), h from the usual h/w of the stitch.
@@ -31,6 +31,7 @@ export function gaugeFromTable(stitch: StitchName, yarn: YarnAndHook): Gauge {
     varLnW: variance,
     varLnH: variance,
     covLnWLnH: variance * LABEL_CORRELATION,
+    strands: yarn.strands,
     yarnDiameter: diameter,
     certainty: 'guess',
   }

@@ -1,6 +1,11 @@
 import type { StitchSize } from './gauge.ts'
 import { HOOKS } from './hooks.ts'
 
+/** A width so near is what was wanted. */
+const NEAR = 0.02
+const SMALLEST = Math.min(...HOOKS.map(({ millimetres }) => millimetres))
+const LARGEST = Math.max(...HOOKS.map(({ millimetres }) => millimetres))
+
 /** Another hook changes w as the root of its size, to within 1.5%: half a millimetre is 4 to 6%. */
 const HOOK_SD = 0.015
 
@@ -19,6 +24,8 @@ export interface HookAdvice {
   readonly plusMinus: number
   /** Whether the gauge is near enough as it is: within its own doubt, or 2%. */
   readonly keep: boolean
+  /** No hook there is comes near: the wanted width lies beyond the largest or the smallest. */
+  readonly beyond?: 'largest' | 'smallest'
 }
 
 /**
@@ -41,12 +48,16 @@ export function hookAdvice(
   const width = size.w * (1 + change)
   const sd = Math.sqrt(size.varLnW + (hook === hookNow ? 0 : HOOK_SD ** 2))
   const off = Math.abs(Math.log(size.w / wantedWidth))
+  const near = Math.abs(Math.log(width / wantedWidth)) <= Math.max(NEAR, 2 * sd)
+  const beyond =
+    near || (exact >= SMALLEST && exact <= LARGEST) ? undefined : exact > LARGEST ? 'largest' : 'smallest'
   return {
     widthAgainstWanted: size.w / wantedWidth,
     hook,
     change,
     per10cm: 100 / width,
     plusMinus: (2 * sd * 100) / width,
-    keep: hook === hookNow || off <= Math.max(0.02, 2 * Math.sqrt(size.varLnW)),
+    ...(beyond ? { beyond } : {}),
+    keep: (hook === hookNow && !beyond) || off <= Math.max(0.02, 2 * Math.sqrt(size.varLnW)),
   }
 }

@@ -1,6 +1,7 @@
 import { BODY_STITCHES, type StitchName } from '../stitches/stitch.ts'
+import { CLOSED_RING } from '../shape/startOfFabric.ts'
 import type { Gaussian } from './gaussian.ts'
-import { gaugeFromTable, type YarnAndHook } from './gaugeFromTable.ts'
+import { gaugeFromTable, LABEL_CORRELATION, LABEL_SD, type YarnAndHook } from './gaugeFromTable.ts'
 
 /** Which loops a round is worked into. A post stitch goes around the stitch below. */
 export type Loops = 'both' | 'single' | 'post'
@@ -20,9 +21,7 @@ export const UNKNOWNS = SINGLE_LOOP + 6
 
 const widthOf = (stitch: StitchName): number => 2 * NAMES.indexOf(stitch)
 
-/** Doubt of a label: 12% on ln w and ln h, correlation 0.88. */
-const LABEL_VARIANCE = 0.12 ** 2
-const LABEL_CORRELATION = 0.88
+const LABEL_VARIANCE = LABEL_SD ** 2
 /** Widths of two stitches of one hand differ from the usual by 3%, heights by 5%. */
 const OWN_WIDTH_VARIANCE = 0.03 ** 2 / 2
 const OWN_HEIGHT_VARIANCE = 0.05 ** 2 / 2
@@ -31,8 +30,6 @@ const SINGLE_LOOP_TALLER = { mean: Math.log(1.075), sd: 0.025 }
 const POST_SHORTER = { mean: Math.log(0.75), sd: 0.05 }
 /** Rows are not rounds: a flat swatch tells h/w only to 7%, however often it is worked. */
 const ROWS_SD = 0.07
-/** A closed ring begins 0.3 ± 0.15 h out. */
-export const CENTRE_OF_CLOSED_RING = { mean: 0.3, sd: 0.15 }
 
 /** What washing does to a fibre, in logarithms of w and h. */
 export interface WashChange {
@@ -72,7 +69,7 @@ export function labelBelief(yarn: YarnAndHook, washing: WashChange): Gaussian {
   alone(ROWS, { mean: 0, sd: ROWS_SD })
   alone(WASHED_WIDTH, washing)
   alone(WASHED_HEIGHT, washing)
-  alone(CENTRE, CENTRE_OF_CLOSED_RING)
+  alone(CENTRE, CLOSED_RING)
   return { mean, covariance }
 }
 

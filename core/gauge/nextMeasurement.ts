@@ -1,4 +1,4 @@
-import { isFlatBound, linearised } from './mostProbable.ts'
+import { linearised } from './mostProbable.ts'
 import type { Evidence } from './evidence.ts'
 import { observe, varianceAlong, type Gaussian } from './gaussian.ts'
 import { stitchTerms } from './latentGauge.ts'
@@ -58,7 +58,7 @@ export function nextMeasurements(
 
 function afterTaking(belief: Gaussian, evidence: Evidence, flatKnown: boolean): Gaussian {
   return readingsOf(evidence)
-    .filter((reading) => !(flatKnown && isFlatBound(reading)))
+    .filter(({ bound }) => !(flatKnown && bound))
     .reduce((known, reading) => observe(known, linearised(reading, belief.mean)), belief)
 }
 

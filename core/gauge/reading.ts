@@ -5,8 +5,10 @@ export interface Reading {
   /** Unknowns it depends on. */
   readonly on: readonly number[]
   readonly value: number
-  /** Variance of the measuring. */
+  /** Variance of the measuring; of a bound, that of anywhere within it. */
   readonly variance: number
+  /** Where it says no more than that a value lies within ± so much of 0, seen to within `blur`. */
+  readonly bound?: { readonly within: number; readonly blur: number }
   readonly predict: (unknowns: Float64Array) => number
 }
 

@@ -1,10 +1,14 @@
 import { discReadings, type SizeTerms } from './discReadings.ts'
 import type { CountOver, Evidence } from './evidence.ts'
 import { CENTRE, stitchTerms } from './latentGauge.ts'
+import type { Start } from '../plan/plan.ts'
 import { TAPE_SD, type Reading } from './reading.ts'
 
 /** A stitch is counted to ±¼. */
 const COUNT_SD = 0.25
+
+/** How a disc begins when nothing else is said. */
+const CLOSED: Start = { kind: 'magicRing' }
 
 /** The numbers that a piece of evidence reads off the fabric. */
 export function readingsOf(evidence: Evidence): Reading[] {
@@ -28,7 +32,8 @@ export function readingsOf(evidence: Evidence): Reading[] {
         const { lnW, lnH } = stitchTerms(stitches?.[index] ?? stitch, loops, state)
         return { count, lnW: size(lnW), lnH: size(lnH) }
       })
-      return discReadings({ rounds, centre: CENTRE }, evidence)
+      const start = evidence.start ?? CLOSED
+      return discReadings({ rounds, start, stitch: stitches?.[0] ?? stitch, centre: CENTRE }, evidence)
     }
   }
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { writeSteps } from '../pattern/writeRound.ts'
+import { MOST_REPEATS, readableGaps } from './readableGaps.ts'
 import { placeIncreases, type PlaceRequest } from './placeIncreases.ts'
-import { expandSteps, stitchesConsumed, stitchesProduced } from './steps.ts'
+import { expandSteps, stitchesConsumed, stitchesProduced, type Step } from './steps.ts'
 
 const place = (from: number, count: number, rest: Partial<PlaceRequest> = {}) =>
   placeIncreases({
@@ -11,7 +12,7 @@ const place = (from: number, count: number, rest: Partial<PlaceRequest> = {}) =>
     order: 'increaseLast',
     placement: 'stacked',
     shapingRounds: 0,
-    joined: false,
+    offTheJoin: false,
     ...rest,
   })
 
@@ -22,7 +23,7 @@ const anyRequest = fc
     order: fc.constantFrom('increaseFirst', 'increaseLast'),
     placement: fc.constantFrom('stacked', 'staggered', 'scattered'),
     shapingRounds: fc.integer({ min: 0, max: 40 }),
-    joined: fc.boolean(),
+    offTheJoin: fc.boolean(),
   })
   .map(({ change, from, ...rest }) => ({ ...rest, from, count: from + Math.trunc(change * from) }))
 
@@ -62,18 +63,82 @@ test.each([
   expect(writeSteps(place(from, count, rest), 'US')).toBe(text)
 })
 
-test('scattered increases never stand above those of the two rounds before, and keep off the join', () => {
-  for (let shaping = 8; shaping < 30; shaping++) {
-    const phases = [0, 1, 2].map((back) => {
-      const from = 6 * (shaping + 1 - back)
-      const units = expandSteps(
-        place(from, from + 6, { placement: 'scattered', shapingRounds: shaping - back, joined: true }),
-      )
-      expect(units[0]!.kind).toBe('work')
-      expect(units.at(-1)!.kind).toBe('work')
-      return (units.findIndex(({ kind }) => kind === 'inc') + 0.5) / (units.length / 6)
-    })
-    for (const other of phases.slice(1))
-      expect(Math.abs(phases[0]! - other) * (shaping + 1)).toBeGreaterThan(0.5)
+describe('scattered increases', () => {
+  /** Rounds of six more each, scattered on top of one another. */
+  function scattered(rounds: number, more: number, offTheJoin: boolean): Step[][] {
+    const below: Step[][] = [place(0, more, {}), place(more, 2 * more, { placement: 'scattered' })]
+    for (let round = 3; round <= rounds; round++) {
+      const from = (round - 1) * more
+      const near = below.slice(-3).reverse()
+      below.push(place(from, from + more, { placement: 'scattered', offTheJoin, below: near }))
+    }
+    return below
   }
+  /** Increases worked into a stitch that an increase of the round below made. */
+  function onTop(below: readonly Step[], steps: readonly Step[]): number {
+    const made = expandSteps(below).flatMap(({ kind }) => (kind === 'inc' ? [true, true] : [false]))
+    let host = 0
+    return expandSteps(steps).filter(({ kind }) => {
+      const stands = made[host]
+      host += kind === 'dec' ? 2 : 1
+      return kind === 'inc' && stands
+    }).length
+  }
+
+  test.each([
+    [6, true],
+    [6, false],
+    [8, true],
+    [12, true],
+  ] as const)('from round 4 on none of %i stands in an increase below', (more, offTheJoin) => {
+    const rounds = scattered(30, more, offTheJoin)
+    const standing = rounds.slice(3).map((steps, index) => onTop(rounds[index + 2]!, steps))
+    expect(standing.reduce((sum, one) => sum + one, 0)).toBe(0)
+  })
+
+  test('from round 6 on they keep off the join', () => {
+    for (const steps of scattered(30, 6, true).slice(5)) {
+      const units = expandSteps(steps)
+      expect([units[0]!.kind, units.at(-1)!.kind]).toEqual(['work', 'work'])
+    }
+  })
+})
+
+describe('off the join', () => {
+  test('first and last stitch stay plain as soon as the gaps have room, and staggering goes to and fro', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 3, max: 12 }),
+        fc.integer({ min: 3, max: 20 }),
+        fc.constantFrom<PlaceRequest['placement']>('stacked', 'staggered'),
+        fc.constantFrom<PlaceRequest['order']>('increaseFirst', 'increaseLast'),
+        fc.nat(9),
+        (more, times, placement, order, shapingRounds) => {
+          const units = expandSteps(
+            place(more * times, more * times + more, { placement, order, shapingRounds, offTheJoin: true }),
+          )
+          expect([units[0]!.kind, units.at(-1)!.kind]).toEqual(['work', 'work'])
+        },
+      ),
+    )
+    const written = [2, 3].map((shapingRounds) =>
+      writeSteps(place(60, 66, { placement: 'staggered', shapingRounds, offTheJoin: true }), 'US'),
+    )
+    expect(written).toEqual(['2 sc, inc, (9 sc, inc) × 5, 7 sc', '7 sc, inc, (9 sc, inc) × 5, 2 sc'])
+  })
+})
+
+test('any increase reads as three repeats at the most, its gaps within one stitch of each other', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 20, max: 400 }), fc.integer({ min: 1, max: 60 }), (from, more) => {
+      fc.pre(more < from / 2)
+      const gaps = readableGaps(from - more, more)
+      expect(gaps.reduce((sum, gap) => sum + gap, 0)).toBe(from - more)
+      expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(1)
+      const steps = place(from, from + more, {})
+      expect(steps.filter(({ times }) => times > 1).length).toBeLessThanOrEqual(MOST_REPEATS)
+      expect(steps.length).toBeLessThanOrEqual(MOST_REPEATS + 1)
+    }),
+    { numRuns: 300 },
+  )
 })

@@ -1,3 +1,4 @@
+import { longestRepeat } from './readableGaps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
 /** `work`: one stitch in each of `count` stitches. `inc`: two in one. `dec`: one over two. */
@@ -36,18 +37,20 @@ export interface Unit {
   readonly time: number
 }
 
-/** The steps written out, one entry per stitch, increase or decrease, in working order. */
+/** The steps written out, one entry per stitch, increase or decrease, in working order; a run shares its entry. */
 export function expandSteps(steps: readonly Step[]): Unit[] {
-  return steps.flatMap(({ times, ops }, step) =>
-    Array.from({ length: times }, (_, time) =>
-      ops.flatMap(({ kind, stitch, ...rest }): Unit[] =>
-        Array.from({ length: 'count' in rest ? rest.count : 1 }, () => ({ kind, stitch, step, time })),
-      ),
-    ).flat(),
-  )
+  const units: Unit[] = []
+  steps.forEach(({ times, ops }, step) => {
+    for (let time = 0; time < times; time++) {
+      for (const op of ops) {
+        const { kind, stitch } = op
+        const unit: Unit = { kind, stitch, step, time }
+        for (let left = op.kind === 'work' ? op.count : 1; left > 0; left--) units.push(unit)
+      }
+    }
+  })
+  return units
 }
-
-const LONGEST_PERIOD = 6
 
 /** A run of plain stitches and the increase or decrease beside it. */
 export interface ShapingRun {
@@ -76,25 +79,6 @@ export function compressRun({ stitch, kind, gaps, end, shapingFirst }: ShapingRu
   }
   if (!shapingFirst) steps.push(...once(plain(end)))
   return joinSingles(steps)
-}
-
-function longestRepeat(gaps: readonly number[], at: number): { period: number; times: number } {
-  let best = { period: 1, times: 1 }
-  for (let period = 1; period <= LONGEST_PERIOD; period++) {
-    let times = 1
-    while (repeats(gaps, at, period, times)) times++
-    if (times > 1 && period * times > best.period * best.times) best = { period, times }
-  }
-  return best
-}
-
-function repeats(gaps: readonly number[], at: number, period: number, times: number): boolean {
-  const start = at + period * times
-  if (start + period > gaps.length) return false
-  for (let offset = 0; offset < period; offset++) {
-    if (gaps[start + offset] !== gaps[at + offset]) return false
-  }
-  return true
 }
 
 /** Neighbouring steps worked once each read better as one. */

@@ -9,7 +9,10 @@ const usual = discSpec(100).construction
 function roundsOf(stitch: PieceSpec['stitch'], ratio: number, changes: Partial<Construction>) {
   const construction = { ...usual, ...changes }
   const { rounds } = planPiece(discSpec(2 * 8 * 8 * ratio, { stitch, construction }, ratio))
-  return rounds.map((round) => ({ round, ...writeRound(round, construction, 'US') }))
+  return rounds.map((round, index) => ({
+    round,
+    ...writeRound(round, { construction, terms: 'US', below: rounds[index - 1] }),
+  }))
 }
 
 test('joined sc: a chain that does not count, a join in the first stitch', () => {
@@ -24,12 +27,12 @@ test('joined sc: a chain that does not count, a join in the first stitch', () =>
 
 test('spiral: no chain and no join', () => {
   const [first, second] = roundsOf('sc', 0.955, { rounds: { kind: 'spiral' }, start: { kind: 'chainTwo' } })
-  expect(first).toMatchObject({ start: 'ch 2, work into the 2nd ch from hook', end: 'move the marker up' })
+  expect(first).toMatchObject({ start: 'ch 2', body: '6 sc in 2nd ch from hook', end: 'move the marker up' })
   expect(second).toMatchObject({ start: '', body: 'inc × 6' })
 })
 
 test('dc with a chain that counts: the chain is the first stitch, an increase there needs one fewer', () => {
-  const rounds = { kind: 'joined', turned: true, chainCounts: true } as const
+  const rounds = { kind: 'joined', turned: true, begins: 'countingChain', shaping: 'atTheJoin' } as const
   const [first, second, third] = roundsOf('dc', 1.91, {
     rounds,
     start: { kind: 'chainRing', chains: 4 },
@@ -40,7 +43,10 @@ test('dc with a chain that counts: the chain is the first stitch, an increase th
     end: 'join with sl st in top of ch, turn',
   })
   expect(first!.body).toBe(`${first!.round.count - 1} dc in ring`)
-  expect(second!.body).toBe(`dc, inc × ${second!.round.from - 1}`)
+  expect(second).toMatchObject({
+    start: 'ch 3 (counts as 1 dc), dc in same st',
+    body: `inc × ${second!.round.from - 1}`,
+  })
   expect(third!.body).toMatch(/^inc, \(dc, inc\) × \d+$/)
 })
 

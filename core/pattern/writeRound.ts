@@ -1,6 +1,6 @@
 import type { Op, Step } from '../pacing/steps.ts'
-import type { Construction, Round } from '../plan/plan.ts'
-import { startingChain } from '../plan/startingChain.ts'
+import type { Construction, Round, Start } from '../plan/plan.ts'
+import { startingChain, type StartingChain } from '../plan/startingChain.ts'
 import { STITCHES, type Terms } from '../stitches/stitch.ts'
 
 /** A round in crochet words. `start` and `end` are empty when there is nothing to do. */
@@ -10,30 +10,81 @@ export interface WrittenRound {
   readonly end: string
 }
 
+interface ToWrite {
+  readonly construction: Construction
+  readonly terms: Terms
+  /** The round below; none for round 1. */
+  readonly below?: Round
+}
+
 /**
- * Writes a round as a pattern would, with the start and end that its construction asks for.
- * A starting chain that counts takes the place of the first stitch of the body.
+ * Writes a round as a pattern would, with the start and end that its construction asks for. A starting
+ * chain that counts takes the place of the first stitch of the body; one that does not is said not to where
+ * it could be taken for a stitch, or where the rounds before counted theirs.
  */
-export function writeRound(round: Round, construction: Construction, terms: Terms): WrittenRound {
-  const { rounds } = construction
-  const chain = rounds.kind === 'joined' ? startingChain(round.stitch, rounds) : undefined
-  const short = STITCHES[round.stitch].short[terms]
-  const steps = chain?.counts ? withoutFirstStitch(round.steps) : round.steps
-  const chainText =
-    chain && chain.chains > 0 ? `ch ${chain.chains}${chain.counts ? ` (counts as 1 ${short})` : ''}` : ''
+export function writeRound(round: Round, { construction, terms, below }: ToWrite): WrittenRound {
+  const { rounds, start } = construction
+  const chain = chainOf(round, construction)
+  const standing = rounds.kind === 'joined' && rounds.begins === 'standingStitch' && round.number > 1
+  const firstMade = (chain?.counts ?? false) || standing
+  const steps = firstMade ? withoutFirstStitch(round.steps) : round.steps
   return {
-    start: [round.number === 1 ? writeStart(construction, round) : '', chainText].filter(Boolean).join(', '),
-    body: round.number === 1 ? `${writeSteps(steps, terms)} in ring` : writeBody(round, steps, terms),
-    end: writeEnd(construction, chain?.counts ?? false),
+    start: [
+      round.number === 1 ? writeStart(start, chain) : '',
+      round.number === 1 && start.kind === 'chainTwo'
+        ? ''
+        : writeChain(round, chain, construction, below, terms),
+      standing ? `standing ${STITCHES[round.stitch].short[terms]}` : '',
+      firstMade && below && startsWithIncrease(round)
+        ? `${STITCHES[round.stitch].short[terms]} in same st`
+        : '',
+    ]
+      .filter(Boolean)
+      .join(', '),
+    body:
+      round.number === 1
+        ? `${writeSteps(steps, terms)} ${whereRoundOne(start, chain)}`
+        : writeBody(round, steps, terms),
+    end: writeEnd(construction, chain),
   }
 }
 
-/** The body alone, whatever the construction: what a ledger shows. */
+/** The body alone, whatever the construction's joins: what a ledger shows. */
 export function writeRoundBody(round: Round, terms: Terms): string {
-  return round.number === 1
-    ? `${writeSteps(round.steps, terms)} in ring`
-    : writeBody(round, round.steps, terms)
+  switch (round.hosts.kind) {
+    case 'ring':
+      return `${writeSteps(round.steps, terms)} in ring`
+    case 'chain':
+      return `${writeSteps(round.steps, terms)} in 1 ch`
+    case 'round':
+      return writeBody(round, round.steps, terms)
+  }
 }
+
+/** The chain a round really begins with, in its own stitch; none in a spiral. */
+function chainOf({ stitch, number }: Pick<Round, 'stitch' | 'number'>, { rounds }: Construction) {
+  if (rounds.kind !== 'joined') return undefined
+  // There is nothing yet that a first stitch could stand on.
+  const begins = number === 1 && rounds.begins === 'standingStitch' ? 'chain' : rounds.begins
+  return startingChain(stitch, begins)
+}
+
+function writeChain(
+  round: Round,
+  chain: StartingChain | undefined,
+  construction: Construction,
+  below: Round | undefined,
+  terms: Terms,
+): string {
+  if (!chain || chain.chains === 0) return ''
+  if (chain.counts) return `ch ${chain.chains} (counts as 1 ${STITCHES[round.stitch].short[terms]})`
+  const before = below && chainOf(below, construction)
+  const changes = before?.counts ?? false
+  const mistakable = chain.chains > 1
+  return `ch ${chain.chains}${changes ? ' (from here on the ch does not count)' : mistakable ? ' (does not count)' : ''}`
+}
+
+const startsWithIncrease = ({ steps }: Round): boolean => steps[0]?.ops[0]?.kind === 'inc'
 
 function writeBody(round: Round, steps: readonly Step[], terms: Terms): string {
   const even =
@@ -64,27 +115,35 @@ export function writeOp(op: Op, terms: Terms): string {
   return op.count === 1 ? short : `${op.count} ${short}`
 }
 
-function writeStart({ start, rounds }: Construction, round: Round): string {
+function writeStart(start: Start, chain: StartingChain | undefined): string {
   if (start.kind === 'magicRing') return 'magic ring'
   if (start.kind === 'chainRing') return `ch ${start.chains}, join into a ring with sl st`
-  const joined = rounds.kind === 'joined' && startingChain(round.stitch, rounds).chains > 0
-  return joined ? 'ch 2, work into the first of them' : 'ch 2, work into the 2nd ch from hook'
+  return `ch ${chainsOfFlatStart(chain)}`
 }
 
-function writeEnd({ rounds }: Construction, chainCounts: boolean): string {
+const ORDINALS = ['', '1st', '2nd', '3rd', '4th', '5th', '6th']
+
+/** The chain worked into, and those that bring the hook up to the height of round 1. */
+const chainsOfFlatStart = (chain: StartingChain | undefined): number => 1 + Math.max(1, chain?.chains ?? 1)
+
+function whereRoundOne(start: Start, chain: StartingChain | undefined): string {
+  if (start.kind !== 'chainTwo') return 'in ring'
+  const counted = chain?.counts ? `, the ${chain.chains} skipped ch count as 1` : ''
+  return `in ${ORDINALS[chainsOfFlatStart(chain)]} ch from hook${counted}`
+}
+
+function writeEnd({ rounds }: Construction, chain: StartingChain | undefined): string {
   if (rounds.kind === 'spiral') return 'move the marker up'
-  const join = `join with sl st in ${chainCounts ? 'top of ch' : 'first st'}`
+  const join = `join with sl st in ${chain?.counts ? 'top of ch' : 'first st'}`
   return rounds.turned ? `${join}, turn` : join
 }
 
-/** The steps once the starting chain has made the first stitch; an increase there leaves its second. */
+/** The steps once the first stitch is made by itself; what an increase there leaves is said beside it. */
 function withoutFirstStitch(steps: readonly Step[]): Step[] {
   const [first, ...rest] = steps
   if (!first) return []
   const [op, ...others] = first.ops
-  const left: Op[] = []
-  if (op?.kind === 'work' && op.count > 1) left.push({ ...op, count: op.count - 1 })
-  if (op?.kind === 'inc') left.push({ kind: 'work', stitch: op.stitch, count: 1 })
+  const left: Op[] = op?.kind === 'work' && op.count > 1 ? [{ ...op, count: op.count - 1 }] : []
   const opening = [...left, ...others]
   return [
     ...(opening.length > 0 ? [{ times: 1, ops: opening }] : []),

@@ -1,6 +1,9 @@
+import { lengthOf, stitchOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
-import { flatIncrease, STITCHES } from '../stitches/stitch.ts'
-import type { PieceSpec } from './plan.ts'
+import { startOfFabric } from '../shape/startOfFabric.ts'
+import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
+import { multipleAt } from './countsFor.ts'
+import type { Constraints, PieceSpec } from './plan.ts'
 
 export const LARGEST_ACROSS = 3000
 const MOST_ROUNDS = 400
@@ -10,34 +13,10 @@ const MOST_ROUNDS = 400
  * @throws SpecError with the path of the field and what would be valid
  */
 export function checkSpec(spec: PieceSpec): void {
-  const { shape, stitch, gauge, construction, rhythm, pace, colours } = spec
-  if (!STITCHES[stitch]?.bodied) {
-    throw new SpecError('stitch', 'No fabric can be made of this stitch.', 'Use sc, hdc, dc or tr.')
-  }
+  checkWanted(spec)
+  const { gauge, pace } = spec
   if (!(gauge.w > 0 && gauge.h > 0)) {
     throw new SpecError('gauge', 'The gauge is missing.', 'Work 12 sts by 12 rounds and measure them.')
-  }
-  const least = leastAcross(spec)
-  const finest = Math.min(LARGEST_ACROSS, 2 * MOST_ROUNDS * gauge.h)
-  if (!(shape.across >= least)) {
-    throw new SpecError(
-      'shape.across',
-      `${cm(shape.across)} is under two rounds of this stitch.`,
-      `At least ${cm(Math.ceil(least))} in this gauge.`,
-    )
-  }
-  if (shape.across > finest) {
-    throw new SpecError(
-      'shape.across',
-      `${cm(shape.across)} would take more than ${MOST_ROUNDS} rounds or be wider than a room mat.`,
-      `Up to ${cm(Math.floor(finest))} in this gauge.`,
-    )
-  }
-  if (!(shape.tolerance >= 0)) {
-    throw new SpecError('shape.tolerance', 'A tolerance cannot be less than nothing.', 'From 0 up.')
-  }
-  if (!(rhythm >= 0 && rhythm <= 1)) {
-    throw new SpecError('rhythm', 'Rhythm is out of range.', 'From 0 (precise) to 1 (even).')
   }
   if (!(pace >= 1 && pace <= 120)) {
     throw new SpecError(
@@ -45,6 +24,32 @@ export function checkSpec(spec: PieceSpec): void {
       `${pace} stitches a minute cannot be.`,
       'From 1 to 120; most people make 12 to 25.',
     )
+  }
+  checkSize(spec)
+  checkFirstCount(spec)
+  checkStrands(spec)
+}
+
+/**
+ * Refuses what no gauge could plan: the part of a spec that a stored piece has of its own.
+ * @throws SpecError as `checkSpec`
+ */
+export function checkWanted(
+  spec: Pick<PieceSpec, 'shape' | 'stitch' | 'construction' | 'constraints' | 'colours' | 'rhythm'>,
+): void {
+  const { shape, stitch, construction, constraints, rhythm } = spec
+  if (!STITCHES[stitch]?.bodied) {
+    throw new SpecError(
+      'stitch',
+      'No fabric can be made of this stitch.',
+      `Use ${BODY_STITCHES.map(stitchOf).join(', ')}.`,
+    )
+  }
+  if (!(shape.tolerance >= 0)) {
+    throw new SpecError('shape.tolerance', 'A tolerance cannot be less than nothing.', 'From 0 up.')
+  }
+  if (!(rhythm >= 0 && rhythm <= 1)) {
+    throw new SpecError('rhythm', 'Rhythm is out of range.', 'From 0 (precise) to 1 (even).')
   }
   const { start } = construction
   if (
@@ -57,7 +62,11 @@ export function checkSpec(spec: PieceSpec): void {
       'From 3 to 60 chains.',
     )
   }
-  checkConstraints(spec)
+  checkConstraints(constraints)
+  checkColours(spec)
+}
+
+function checkColours({ colours }: Pick<PieceSpec, 'colours'>): void {
   if (colours.length === 0 || colours[0]!.fromRound !== 1) {
     throw new SpecError('colours', 'Round 1 has no yarn.', 'The first yarn begins at round 1.')
   }
@@ -65,21 +74,12 @@ export function checkSpec(spec: PieceSpec): void {
     throw new SpecError(
       'colours',
       'Two yarns begin at the same round.',
-      'Each yarn begins after the one before it.',
+      'Each yarn begins after the one before it; hold two together as one choice.',
     )
   }
 }
 
-function checkConstraints({ constraints, gauge }: PieceSpec): void {
-  const first = constraints?.firstCount
-  const usual = flatIncrease(gauge.w, gauge.h)
-  if (first !== undefined && !(Number.isInteger(first) && first >= 3 && first <= 400)) {
-    throw new SpecError(
-      'constraints.firstCount',
-      `Round 1 cannot have ${first} stitches.`,
-      `A whole number; in this stitch about ${Math.round(usual)}.`,
-    )
-  }
+function checkConstraints(constraints: Constraints | undefined): void {
   for (const round of constraints?.evenRounds ?? []) {
     if (!Number.isInteger(round) || round < 2) {
       throw new SpecError(
@@ -98,13 +98,65 @@ function checkConstraints({ constraints, gauge }: PieceSpec): void {
       )
     }
   }
+  const first = constraints?.firstCount
+  const of = multipleAt(constraints, 1)
+  if (first !== undefined && first % of !== 0) {
+    const below = of * Math.floor(first / of)
+    throw new SpecError(
+      'constraints.firstCount',
+      `${first} stitches in round 1 do not divide by ${of}, as its repeat asks.`,
+      below > 0 ? `${below} or ${below + of}.` : `${of}.`,
+    )
+  }
+}
+
+function checkFirstCount({ constraints, gauge }: PieceSpec): void {
+  const first = constraints?.firstCount
+  if (first === undefined || (Number.isInteger(first) && first >= 3 && first <= 400)) return
+  throw new SpecError(
+    'constraints.firstCount',
+    `Round 1 cannot have ${first} stitches.`,
+    `A whole number; in this stitch about ${Math.round(flatIncrease(gauge.w, gauge.h))}.`,
+  )
+}
+
+function checkStrands({ colours, gauge: { strands } }: PieceSpec): void {
+  for (const { beside = [] } of colours) {
+    if (beside.length < strands) continue
+    throw new SpecError(
+      'colours',
+      `${beside.length + 1} yarns cannot be held in ${strands === 1 ? 'one strand' : `${strands} strands`}.`,
+      'Set the strands of the gauge to as many as are held together.',
+    )
+  }
+}
+
+function checkSize(spec: PieceSpec): void {
+  const { shape, gauge } = spec
+  const least = leastAcross(spec)
+  const most = Math.min(LARGEST_ACROSS, 2 * MOST_ROUNDS * gauge.h)
+  if (!(shape.across >= least)) {
+    throw new SpecError(
+      'shape.across',
+      `${lengthOf(shape.across)} is under two rounds of this stitch.`,
+      `At least ${lengthOf(Math.ceil(least))} in this gauge.`,
+    )
+  }
+  if (shape.across > most) {
+    throw new SpecError(
+      'shape.across',
+      `${lengthOf(shape.across)} would take more than ${MOST_ROUNDS} rounds or be wider than a room mat.`,
+      `Up to ${lengthOf(Math.floor(most))} in this gauge.`,
+    )
+  }
 }
 
 /** Two rounds around the centre or the ring's hole. */
-export function leastAcross({ gauge, construction }: Pick<PieceSpec, 'gauge' | 'construction'>): number {
-  const { start } = construction
-  const hole = start.kind === 'chainRing' ? (start.chains * gauge.w) / (2 * Math.PI) : 0
+export function leastAcross({
+  gauge,
+  stitch,
+  construction,
+}: Pick<PieceSpec, 'gauge' | 'stitch' | 'construction'>): number {
+  const { hole } = startOfFabric(construction.start, stitch, gauge.w, gauge.h)
   return 2 * (hole + 2 * gauge.h)
 }
-
-const cm = (millimetres: number) => `${(millimetres / 10).toFixed(1)} cm`

@@ -12,6 +12,18 @@ export interface RoundChoice {
   readonly reach: number
 }
 
+/** The two ways to come near a radius with whole rounds of the body stitch alone, the nearer first. */
+export function wholeRounds(reach: number, body: StitchName, height: number, least: number): RoundChoice[] {
+  const exact = reach / height
+  return [...new Set([Math.floor(exact), Math.ceil(exact)].map((rounds) => Math.max(least, rounds)))]
+    .map((rounds): RoundChoice => ({
+      stitches: new Array<StitchName>(rounds).fill(body),
+      trimmed: 0,
+      reach: rounds * height,
+    }))
+    .sort((one, other) => Math.abs(one.reach - reach) - Math.abs(other.reach - reach))
+}
+
 /**
  * The ways to reach a radius with whole rounds of the body stitch and up to `free` last rounds of
  * others, nearest first. A slip stitch round only comes last (FIELD: two free rounds reach within
@@ -38,9 +50,8 @@ export function chooseRounds(
         reach: rounds * bodyHeight + tailHeight,
       }))
   })
-  const miss = ({ reach: got }: RoundChoice) => Math.abs(got - reach)
-  // A trim that gains less than a fiftieth of a round is not worth another stitch.
-  const cost = (choice: RoundChoice) => miss(choice) + choice.trimmed * 0.02 * bodyHeight
+  // A second trimmed round that gains less than a fiftieth of a round is not worth another stitch.
+  const cost = ({ reach: got, trimmed }: RoundChoice) => Math.abs(got - reach) + trimmed * 0.02 * bodyHeight
   return choices.sort((one, other) => cost(one) - cost(other))
 }
 

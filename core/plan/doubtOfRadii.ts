@@ -1,8 +1,6 @@
 import type { Gauge } from '../gauge/gauge.ts'
 import { predictProfile, type RoundFabric } from '../shape/predictProfile.ts'
 
-/** The centre of a ring is known to ±0.15 h. */
-const CENTRE_SD = 0.15
 const STEP = 1e-4
 
 /**
@@ -14,7 +12,7 @@ export function doubtOfRadii(
   fabric: readonly RoundFabric[],
   centre: number,
   gauge: Gauge,
-  centreSd = gauge.h * CENTRE_SD,
+  centreSd: number,
 ): number[] {
   const radiiAt = (lnW: number, lnH: number, moved: number) =>
     predictProfile(

@@ -1,4 +1,4 @@
-import { lieOf } from '../shape/disc.ts'
+import { flatnessOfLastThird, lieOf } from '../shape/disc.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import type { Measurements, Round } from './plan.ts'
 
@@ -6,9 +6,7 @@ import type { Measurements, Round } from './plan.ts'
 export function measureFinished(rounds: readonly Round[]): Measurements {
   const edge = rounds.at(-1)!
   const fabric = rounds.filter(({ stitch }) => !isEdging(stitch))
-  const lastThird = fabric.slice(-Math.max(1, Math.ceil(fabric.length / 3)))
-  const stitches = lastThird.reduce((sum, { count }) => sum + count, 0)
-  const mean = lastThird.reduce((sum, { count, flatness }) => sum + count * flatness, 0) / stitches
+  const mean = flatnessOfLastThird(fabric.length > 0 ? fabric : rounds)
   return {
     across: 2 * edge.at.radius,
     plusMinus: 2 * 2 * edge.at.sd,

@@ -11,9 +11,21 @@ export type Start =
   | { readonly kind: 'chainTwo' }
   | { readonly kind: 'chainRing'; readonly chains: number }
 
-/** How one round passes into the next. Only a joined round has a starting chain that may count. */
+/**
+ * How a joined round gets up to its height: by a chain that is no stitch, by a chain that counts as the
+ * first one (tall stitches alone have one), or by a first stitch that stands without a chain.
+ */
+export type RoundBegins = 'chain' | 'countingChain' | 'standingStitch'
+
+/** How one round passes into the next. Only a joined round has a join to begin at. */
 export type RoundsWorked =
-  | { readonly kind: 'joined'; readonly turned: boolean; readonly chainCounts: boolean }
+  | {
+      readonly kind: 'joined'
+      readonly turned: boolean
+      readonly begins: RoundBegins
+      /** Whether shaping may stand in the first and last stitch, or keeps off the join. */
+      readonly shaping: 'atTheJoin' | 'offTheJoin'
+    }
   | { readonly kind: 'spiral' }
 
 export interface Construction {
@@ -34,10 +46,16 @@ export interface Constraints {
   readonly multiples?: readonly { readonly fromRound: number; readonly of: number }[]
 }
 
-/** From this round (from 1) on, work with this yarn. */
-export interface ColourRun {
-  readonly fromRound: number
+/** The yarns that are held together: one takes all strands that the others do not. */
+export interface HeldYarns {
   readonly yarn: string
+  /** Other yarns held with it, one strand each. */
+  readonly beside?: readonly string[]
+}
+
+/** From this round (from 1) on, work with these yarns. */
+export interface ColourRun extends HeldYarns {
+  readonly fromRound: number
 }
 
 export interface PieceSpec {
@@ -58,13 +76,12 @@ export interface RoundPosition extends PredictedPosition {
   readonly sd: number
 }
 
-/** What a round is worked into. */
-export type Hosts = { readonly kind: 'ring' } | { readonly kind: 'round'; readonly number: number }
+/** What a round is worked into: a ring, one chain of a short foundation, or the round below. */
+export type Hosts = { readonly kind: 'ring' | 'chain' } | { readonly kind: 'round'; readonly number: number }
 
-export interface Round {
+export interface Round extends HeldYarns {
   readonly number: number
   readonly stitch: StitchName
-  readonly yarn: string
   readonly hosts: Hosts
   /** Host stitches used up; 0 in a ring. */
   readonly from: number
@@ -97,10 +114,19 @@ export interface YarnUse {
 export type Notice =
   | { readonly code: 'guess' }
   | { readonly code: 'sizeMissed'; readonly by: number }
+  /** Whole rounds miss the target by so much, and the size is known no better than ±: trim when it is. */
+  | { readonly code: 'trimWaits'; readonly by: number; readonly plusMinus: number }
   | { readonly code: 'notFlat'; readonly lie: Lie; readonly flatness: number }
   | { readonly code: 'trimLate'; readonly afterRound: number; readonly fromRound: number }
   | { readonly code: 'polygon'; readonly sides: number }
-  | { readonly code: 'repeatCost'; readonly round: number; readonly of: number; readonly across: number }
+  /** Against the plan without it: size, mm across; and how far off flat the worst outer round then is. */
+  | {
+      readonly code: 'repeatCost'
+      readonly of: number
+      readonly across: number
+      readonly round: number
+      readonly flatness: number
+    }
 
 export interface Measurements {
   /** Predicted diameter and its ± (19 times of 20). */

@@ -1,29 +1,27 @@
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import { paceCounts } from '../pacing/paceCounts.ts'
-import { betaOf, deviationFrom, type PacingProblem } from '../pacing/pacingProblem.ts'
-import { placeIncreases } from '../pacing/placeIncreases.ts'
-import { flatness, idealCount } from '../shape/disc.ts'
-import { isEdging, type StitchName } from '../stitches/stitch.ts'
+import { idealCount } from '../shape/disc.ts'
+import { fabricOf } from '../shape/fabricOf.ts'
+import { leftOfDish, predictProfile, type RoundFabric } from '../shape/predictProfile.ts'
+import { startOfFabric } from '../shape/startOfFabric.ts'
+import type { StitchName } from '../stitches/stitch.ts'
 import { checkSpec } from './checkSpec.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
-import { chooseRounds, reachableWithin, type RoundChoice } from './chooseRounds.ts'
-import { measureFinished } from './measureFinished.ts'
-import { noticesOf } from './notices.ts'
-import type { PieceSpec, Plan, Round } from './plan.ts'
-import { leftOfDish, predictProfile, type RoundFabric } from '../shape/predictProfile.ts'
+import { chooseRounds, reachableWithin, wholeRounds, type RoundChoice } from './chooseRounds.ts'
+import { countsFor } from './countsFor.ts'
 import { doubtOfRadii } from './doubtOfRadii.ts'
-import type { Worked } from './worked.ts'
-import { timeOf, yarnOf } from './yarnAndTime.ts'
+import { measureFinished } from './measureFinished.ts'
+import { noticesOf, repeatCost } from './notices.ts'
+import type { HeldYarns, Hosts, PieceSpec, Plan, Round, Start } from './plan.ts'
+import { stepsOf } from './stepsOf.ts'
+import { sumsOf } from './sumsOf.ts'
+import { reachingTo, type Worked } from './worked.ts'
 
 /**
  * How many of the nearest ways to reach the size are planned through. In a piece of few rounds the give
  * differs from way to way, so more of them are tried; pieces that take long get one.
  */
 const finalists = (rounds: number): number => (rounds <= 16 ? 5 : rounds <= 100 ? 2 : 1)
-
-/** A closed ring still has a small centre: 0.3 ± 0.15 h. */
-const CENTRE_OF_CLOSED_RING = 0.3
 
 interface Candidate {
   readonly choice: RoundChoice
@@ -37,10 +35,9 @@ interface Candidate {
 interface Base {
   /** Radius at which the fabric begins, for counts: 0 in a closed ring. */
   readonly inner: number
-  /** Radius at which it settles, for sizes. */
+  /** Radius at which it settles, for sizes, and its standard deviation. */
   readonly centre: number
-  /** Standard deviation of `centre`, mm; as the gauge has it when not given. */
-  readonly sd?: number
+  readonly sd: number
   /** Height of the edge that they go on from. */
   readonly z: number
   readonly worked: readonly Round[]
@@ -54,39 +51,42 @@ interface Base {
  */
 export function planPiece(spec: PieceSpec, worked?: Worked): Plan {
   checkSpec(spec)
+  const plan = planRounds(spec, worked)
+  const { multiples, ...others } = spec.constraints ?? {}
+  if (!multiples?.length) return plan
+  // What holding counts to a multiple costs is told by the plan without it.
+  const free = planRounds({ ...spec, constraints: others }, worked)
+  return { ...plan, notices: [...plan.notices, ...repeatCost(plan, free, multiples)] }
+}
+
+function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const gauges = gaugesByStitch(spec)
   const base = baseOf(spec, worked)
   const best = bestCandidate(spec, gauges, base)
-  const { centre } = base
-  const positions = predictProfile(best.fabric, centre, base.worked.at(-1)?.at.arc ?? base.inner)
-  const sds = doubtOfRadii(best.fabric, centre, spec.gauge, base.sd)
-  const rounds = [
-    ...flattened(base.worked, best.choice.stitches.length),
-    ...writeRounds(spec, best, base, (index) => {
-      const { z, ...position } = positions[index]!
-      return { ...position, z: z + base.z * leftOfDish(index + 1, base.worked.length), sd: sds[index]! }
-    }),
-  ]
+  const positions = predictProfile(best.fabric, base.centre, base.inner)
+  const sds = doubtOfRadii(best.fabric, base.centre, spec.gauge, base.sd)
+  const rounds = writeRounds(spec, best, base, (index) => {
+    const { z, ...position } = positions[index]!
+    return { ...position, z: z + base.z * leftOfDish(index + 1, base.worked.length), sd: sds[index]! }
+  })
   const finished = measureFinished(rounds)
   const checkpoints = chooseCheckpoints(rounds, best.choice.trimmed).filter(
     ({ afterRound }) => afterRound > base.worked.length || afterRound === rounds.length,
   )
-  const { freeLastRounds } = spec.construction
-  const reachable = reachableWithin(spec.stitch, freeLastRounds, (stitch) => gauges(stitch).h)
-  const yarn = yarnOf(rounds, spec, gauges('sc').w)
+  const reachable = reachableWithin(spec.stitch, spec.construction.freeLastRounds, heightIn(gauges))
   return {
     rounds,
-    hole: holeRadius(spec),
+    hole: startOfFabric(spec.construction.start, spec.stitch, spec.gauge.w, spec.gauge.h).hole,
     finished,
     checkpoints,
-    yarn,
-    stitches: rounds.reduce((sum, { count }) => sum + count, 0),
-    seconds: timeOf(rounds, spec),
+    ...sumsOf(rounds, spec),
     notices: noticesOf(spec, rounds, finished, best.choice, checkpoints, reachable),
   }
 }
 
-function gaugesByStitch({ gauge }: PieceSpec): (stitch: StitchName) => Gauge {
+type Gauges = (stitch: StitchName) => Gauge
+
+function gaugesByStitch({ gauge }: PieceSpec): Gauges {
   const known = new Map<StitchName, Gauge>()
   return (stitch) => {
     const found = known.get(stitch) ?? gaugeForStitch(gauge, stitch)
@@ -95,171 +95,121 @@ function gaugesByStitch({ gauge }: PieceSpec): (stitch: StitchName) => Gauge {
   }
 }
 
-/** Radius of the hole a chain ring leaves: chains × w / 2π. 0 for a closed start. */
-function holeRadius({ construction, gauge }: Pick<PieceSpec, 'construction' | 'gauge'>): number {
-  const { start } = construction
-  return start.kind === 'chainRing' ? (start.chains * gauge.w) / (2 * Math.PI) : 0
-}
-
-/** Where round 1 really begins: the hole, or the small centre of a closed ring. */
-function settledCentre(spec: PieceSpec): number {
-  return holeRadius(spec) || CENTRE_OF_CLOSED_RING * spec.gauge.h
-}
-
-/** A dish that flat rounds are added around comes to lie flatter itself. */
-function flattened(worked: readonly Round[], added: number): Round[] {
-  const left = added === 0 ? 1 : leftOfDish(added, worked.length)
-  return worked.map((round) => ({ ...round, at: { ...round.at, z: round.at.z * left } }))
-}
+const heightIn = (gauges: Gauges) => (stitch: StitchName) => gauges(stitch).h
 
 function baseOf(spec: PieceSpec, worked: Worked | undefined): Base {
-  if (!worked) return { inner: holeRadius(spec), centre: settledCentre(spec), z: 0, worked: [] }
+  if (!worked) {
+    const { hole, centre, sd } = startOfFabric(
+      spec.construction.start,
+      spec.stitch,
+      spec.gauge.w,
+      spec.gauge.h,
+    )
+    return { inner: hole, centre, sd, z: 0, worked: [] }
+  }
   const { radius, z, sd } = worked.edge
   const last = worked.rounds.at(-1)!
   const edge = { ...last, at: { ...last.at, radius, z, sd } }
-  return { inner: radius, centre: radius, sd, z, worked: [...worked.rounds.slice(0, -1), edge] }
+  return {
+    inner: radius,
+    centre: radius,
+    sd,
+    z,
+    worked: reachingTo(radius, [...worked.rounds.slice(0, -1), edge]),
+  }
 }
 
-function bestCandidate(spec: PieceSpec, gauges: (stitch: StitchName) => Gauge, base: Base): Candidate {
+/**
+ * Whole rounds of the body stitch while they land within half the tolerance, or while the size is known no
+ * better than the tolerance; else the way that comes nearest, if that brings it within half the tolerance or
+ * whole rounds miss it altogether (FIELD §3).
+ */
+function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
   const wanted = spec.shape.across / 2 - base.inner
   const least = base.worked.length > 0 ? 0 : 2
-  const heightOf = (stitch: StitchName) => gauges(stitch).h
-  const choose = (reach: number) =>
-    chooseRounds(Math.max(0, reach), spec.stitch, spec.construction.freeLastRounds, heightOf, least)
-  const pilot = candidate(spec, choose(wanted)[0]!, gauges, base)
+  const body = gauges(spec.stitch).h
+  const missed = ({ across }: Candidate) => Math.abs(across - spec.shape.across)
+  const nearest = (all: readonly Candidate[]) =>
+    all.reduce((best, next) => (missed(next) < missed(best) - 1e-9 ? next : best))
+  const tried = (choices: readonly RoundChoice[]) =>
+    choices.map((choice) => candidate(spec, choice, gauges, base))
+
+  const pilot = candidate(spec, wholeRounds(Math.max(0, wanted), spec.stitch, body, least)[0]!, gauges, base)
   // Fabric gives a little both ways: aim off by what the first try was found to give.
   const give = pilot.across / 2 - base.inner - pilot.choice.reach
-  const candidates = choose(wanted - give)
+  const aim = Math.max(0, wanted - give)
+  const same = ({ stitches }: RoundChoice) => stitches.length === pilot.choice.stitches.length
+  const whole = nearest([
+    pilot,
+    ...tried(wholeRounds(aim, spec.stitch, body, least).filter((choice) => !same(choice))),
+  ])
+  const { freeLastRounds } = spec.construction
+  const { tolerance } = spec.shape
+  if (freeLastRounds === 0 || missed(whole) <= tolerance / 2) return whole
+  if (tolerance > 0 && plusMinusOf(whole, spec, base) > tolerance) return whole
+  const trims = chooseRounds(aim, spec.stitch, freeLastRounds, heightIn(gauges), least)
+    .filter(({ trimmed }) => trimmed > 0)
     .slice(0, finalists(pilot.choice.stitches.length))
-    .map((choice) => (sameRounds(choice, pilot.choice) ? pilot : candidate(spec, choice, gauges, base)))
-  const cost = ({ across, choice }: Candidate) =>
-    Math.abs(across - spec.shape.across) / 2 + choice.trimmed * 0.02 * spec.gauge.h
-  return [...candidates, pilot].reduce((best, next) => (cost(next) < cost(best) ? next : best))
+  if (trims.length === 0) return whole
+  const trimmed = nearest(tried(trims))
+  const worthIt =
+    missed(trimmed) < missed(whole) && (missed(trimmed) <= tolerance / 2 || missed(whole) > tolerance)
+  return worthIt ? trimmed : whole
 }
 
-const sameRounds = (one: RoundChoice, other: RoundChoice): boolean =>
-  one.stitches.length === other.stitches.length && one.reach === other.reach
+/** ± of the finished size (19 times of 20), mm across. */
+function plusMinusOf({ fabric }: Candidate, { gauge }: PieceSpec, { centre, sd }: Base): number {
+  return 4 * (doubtOfRadii(fabric, centre, gauge, sd).at(-1) ?? sd)
+}
 
-function candidate(
-  spec: PieceSpec,
-  choice: RoundChoice,
-  gauges: (stitch: StitchName) => Gauge,
-  base: Base,
-): Candidate {
+function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: Base): Candidate {
   let radius = base.inner
-  const radii = choice.stitches.map((stitch) => (radius += gauges(stitch).h))
-  const ideals = choice.stitches.map((stitch, index) => idealCount(radii[index]!, gauges(stitch).w))
-  const counts = countsFor(spec, choice, ideals, base.worked)
-  const fabric = choice.stitches.map((stitch, index): RoundFabric => {
+  const ideals = choice.stitches.map((stitch) => {
     const { w, h } = gauges(stitch)
-    return {
-      count: counts[index]!,
-      w,
-      h,
-      flatness: flatness(counts[index]!, w, radii[index]!),
-      edging: isEdging(stitch),
-    }
+    return idealCount((radius += h), w)
   })
+  const counts = countsFor(spec, choice.stitches, ideals, base.worked)
+  const made = choice.stitches.map((stitch, index) => ({ stitch, count: counts[index]! }))
+  const fabric = fabricOf(made, base.inner, gauges)
   const edge = predictProfile(fabric, base.centre).at(-1)
   return { choice, counts, ideals, fabric, across: 2 * (edge?.radius ?? base.centre) }
 }
 
-/** Paced counts; where rounds are worked already, the last of them is a fact that the others go on from. */
-function countsFor(
-  spec: PieceSpec,
-  choice: RoundChoice,
-  ideals: readonly number[],
-  worked: readonly Round[],
-): readonly number[] {
-  const last = worked.at(-1)
-  if (!last) return paceCounts(pacingProblem(spec, choice.stitches, ideals, 1)).counts
-  if (ideals.length === 0) return []
-  const problem = pacingProblem(
-    spec,
-    [last.stitch, ...choice.stitches],
-    [...worked.slice(0, -1).map(({ ideal }) => ideal), last.count, ...ideals],
-    last.number,
-  )
-  return paceCounts({
-    ...problem,
-    ideals: [last.count, ...ideals],
-    firstCounts: [last.count, last.count],
-    increaseBefore: Math.max(0, last.count - last.from),
-  }).counts.slice(1)
+/** The yarns in hand at a round. */
+function heldIn({ colours }: PieceSpec, number: number): HeldYarns {
+  const { yarn, beside } = colours.findLast(({ fromRound }) => fromRound <= number)!
+  return beside && beside.length > 0 ? { yarn, beside } : { yarn }
 }
 
-/**
- * The integer problem behind a choice of rounds. Slip stitch rounds edge the piece and never increase.
- * @param allIdeals of the whole piece, those before `fromRound` with it
- */
-function pacingProblem(
-  { constraints, rhythm }: PieceSpec,
-  stitches: readonly StitchName[],
-  allIdeals: readonly number[],
-  fromRound: number,
-): PacingProblem {
-  const ideals = allIdeals.slice(fromRound - 1)
-  const evenRounds = new Set(constraints?.evenRounds)
-  const even = stitches.map((stitch, index) => isEdging(stitch) || evenRounds.has(index + fromRound))
-  const multiples = stitches.map((_, index) =>
-    (constraints?.multiples ?? []).reduce(
-      (of, rule) => (index + fromRound >= rule.fromRound ? rule.of : of),
-      1,
-    ),
-  )
-  const fixed = stitches.map((_, index) =>
-    index === 0 ? (fromRound > 1 ? ideals[0]! : constraints?.firstCount) : undefined,
-  )
-  const first = ideals[0]!
-  const deviation = deviationFrom(allIdeals, rhythm)
-  return {
-    ideals,
-    firstCounts: [Math.max(4, Math.floor(first * 0.85)), Math.ceil(first * 1.2)],
-    beta: betaOf(rhythm),
-    // An edging follows the round below and is no fabric that could wave or cup.
-    deviationCost: (index, count) =>
-      isEdging(stitches[index]!) ? 0 : deviation(index + fromRound - 1, count),
-    even,
-    multiples,
-    fixed,
-  }
-}
+const hostsOf = (number: number, start: Start): Hosts =>
+  number > 1 ? { kind: 'round', number: number - 1 } : { kind: start.kind === 'chainTwo' ? 'chain' : 'ring' }
 
+/** The worked rounds, and those to come. A dish that flat rounds are added around comes to lie flatter. */
 function writeRounds(
   spec: PieceSpec,
   { choice, counts, ideals, fabric }: Candidate,
   { worked }: Base,
   positionOf: (index: number) => Round['at'],
 ): Round[] {
-  let shapingRounds = worked.filter(({ number, count, from }) => number > 1 && count !== from).length
-  return choice.stitches.map((stitch, index): Round => {
+  const { stitches } = choice
+  const left = stitches.length === 0 ? 1 : leftOfDish(stitches.length, worked.length)
+  const rounds: Round[] = worked.map((round) => ({ ...round, at: { ...round.at, z: round.at.z * left } }))
+  stitches.forEach((stitch, index) => {
+    const number = rounds.length + 1
+    const from = rounds.at(-1)?.count ?? 0
     const count = counts[index]!
-    const number = worked.length + index + 1
-    const from = index > 0 ? counts[index - 1]! : (worked.at(-1)?.count ?? 0)
-    const steps =
-      number === 1
-        ? [{ times: 1, ops: [{ kind: 'work' as const, stitch, count }] }]
-        : placeIncreases({
-            stitch,
-            from,
-            count,
-            order: spec.construction.order,
-            placement: spec.construction.placement,
-            shapingRounds,
-            joined: spec.construction.rounds.kind === 'joined',
-          })
-    if (number > 1 && count !== from) shapingRounds++
-    return {
+    rounds.push({
       number,
       stitch,
-      yarn: spec.colours.findLast(({ fromRound }) => fromRound <= number)!.yarn,
-      hosts: number === 1 ? { kind: 'ring' } : { kind: 'round', number: number - 1 },
+      ...heldIn(spec, number),
+      hosts: hostsOf(number, spec.construction.start),
       from,
       count,
       ideal: ideals[index]!,
-      steps,
+      steps: stepsOf({ stitch, from, count }, rounds, spec.construction),
       at: positionOf(index),
       flatness: fabric[index]!.flatness,
-    }
+    })
   })
+  return rounds
 }

@@ -1,5 +1,5 @@
-import { inOuterHalf } from '../pacing/pacingProblem.ts'
 import { isEdging } from '../stitches/stitch.ts'
+import { farthestOffFlat, outerRounds } from './offFlat.ts'
 import type { PieceSpec, Round } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 
@@ -27,15 +27,11 @@ export function rhythmScale(spec: PieceSpec): RhythmOffer[] {
 }
 
 export function judgeRhythm(rounds: readonly Round[]): Omit<RhythmOffer, 'rhythm'> {
-  const outer = rounds.filter(({ stitch }, index) => inOuterHalf(index, rounds.length) && !isEdging(stitch))
-  const worst = outer.reduce((most, round) =>
-    Math.abs(round.flatness) > Math.abs(most.flatness) ? round : most,
-  )
   const shaped = rounds.filter(({ number, stitch }) => number > 1 && !isEdging(stitch))
   const changes = shaped.map(({ count, from }) => count - from)
   return {
-    largestDeviation: Math.abs(worst.flatness),
-    stitchesOff: Math.max(...outer.map(({ count, ideal }) => Math.abs(count - ideal))),
+    largestDeviation: Math.abs(farthestOffFlat(rounds).flatness),
+    stitchesOff: Math.max(...outerRounds(rounds).map(({ count, ideal }) => Math.abs(count - ideal))),
     differentRepeats: new Set(changes).size,
     unevenRounds: rounds.slice(1).filter(({ count, from }) => count !== from && from % (count - from) !== 0)
       .length,

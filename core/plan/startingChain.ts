@@ -1,5 +1,5 @@
 import { STITCHES, type StitchName } from '../stitches/stitch.ts'
-import type { RoundsWorked } from './plan.ts'
+import type { RoundBegins } from './plan.ts'
 
 export interface StartingChain {
   readonly chains: number
@@ -7,13 +7,14 @@ export interface StartingChain {
   readonly counts: boolean
 }
 
-/** The chain a joined round begins with. Short stitches have none that could count. */
-export function startingChain(
-  stitch: StitchName,
-  rounds: Extract<RoundsWorked, { kind: 'joined' }>,
-): StartingChain {
+/**
+ * The chain a joined round begins with. Short stitches have none that could count; a first stitch that
+ * stands by itself needs none.
+ */
+export function startingChain(stitch: StitchName, begins: RoundBegins): StartingChain {
   const { turningChain, countingChain } = STITCHES[stitch]
-  return rounds.chainCounts && countingChain !== undefined
+  if (begins === 'standingStitch') return { chains: 0, counts: false }
+  return begins === 'countingChain' && countingChain !== undefined
     ? { chains: countingChain, counts: true }
     : { chains: turningChain, counts: false }
 }

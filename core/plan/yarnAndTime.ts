@@ -1,16 +1,19 @@
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { CHAIN_SHARE_OF_SC, STITCHES, yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
+import { ESTIMATE_SD } from '../yarn/calibration.ts'
+import { sameYarns, strandsOf } from '../yarn/strands.ts'
 import type { PieceSpec, Round, YarnUse } from './plan.ts'
 import { startingChain } from './startingChain.ts'
 
-/** Yarn per stitch is known to ±25% until calibrated. */
-const YARN_DOUBT = 0.25
 const TAIL_MM = 150
 /** Passing from one round to the next: find the place, move the marker. In single crochets. */
 const ROUND_CHANGE_EFFORT = 2
 
-/** Metres that each round takes: stitches, its start and join, two tails where a yarn begins. */
-export function metresByRound(
+/**
+ * Metres of the strands held together that each round takes: stitches, its start and join, two tails
+ * where a yarn begins. Every strand takes this length; `metresOfYarn` has the share of one yarn.
+ */
+export function bundleByRound(
   rounds: readonly Round[],
   spec: PieceSpec,
   scWidth: number = gaugeForStitch(spec.gauge, 'sc').w,
@@ -19,22 +22,33 @@ export function metresByRound(
   const perStitch = (stitch: StitchName) =>
     yarnPerStitch(stitch, scWidth, yarnDiameter) * (yarnUse?.factor ?? 1)
   return rounds.map((round, index) => {
-    const newYarn = rounds[index - 1]?.yarn !== round.yarn
+    const below = rounds[index - 1]
+    const newYarn = !below || !sameYarns(below, round)
     const stitches = round.count * perStitch(round.stitch)
     return (stitches + perStitch('sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)) / 1000
   })
 }
 
+/** Metres of one yarn that each round takes: what its strands in it take. */
+export function metresOfYarn(rounds: readonly Round[], spec: PieceSpec, yarn: string): number[] {
+  const bundle = bundleByRound(rounds, spec)
+  return rounds.map((round, index) => bundle[index]! * (strandsOf(round, spec.gauge.strands).get(yarn) ?? 0))
+}
+
 /** Metres of each yarn, in order of first use. */
 export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: number): YarnUse[] {
-  const perRound = metresByRound(rounds, spec, scWidth)
+  const bundle = bundleByRound(rounds, spec, scWidth)
   const metres = new Map<string, number>()
-  rounds.forEach(({ yarn }, index) => metres.set(yarn, (metres.get(yarn) ?? 0) + perRound[index]!))
+  rounds.forEach((round, index) => {
+    for (const [yarn, strands] of strandsOf(round, spec.gauge.strands)) {
+      metres.set(yarn, (metres.get(yarn) ?? 0) + strands * bundle[index]!)
+    }
+  })
   const { yarnUse } = spec.gauge
   return [...metres].map(([yarn, length]) => ({
     yarn,
     metres: length,
-    doubt: yarnUse ? 2 * yarnUse.sd : YARN_DOUBT,
+    doubt: yarnUse ? 2 * yarnUse.sd : 2 * ESTIMATE_SD,
   }))
 }
 
@@ -52,7 +66,7 @@ export function effortOfRound(round: Round, spec: Pick<PieceSpec, 'construction'
 /** Chains and joins that are no stitches of the round, in single crochets. */
 function sideWork(round: Round, { construction }: Pick<PieceSpec, 'construction'>): number {
   const { rounds, start } = construction
-  const chain = rounds.kind === 'joined' ? startingChain(round.stitch, rounds) : undefined
+  const chain = rounds.kind === 'joined' ? startingChain(round.stitch, rounds.begins) : undefined
   const joining = rounds.kind === 'joined' ? 0.55 : 0
   const ring = round.number === 1 && start.kind !== 'magicRing' ? startChains(start) * CHAIN_SHARE_OF_SC : 0
   // A chain that counts replaces a stitch that has been counted already.

@@ -19,6 +19,23 @@ export function flatness(count: number, w: number, radius: number): number {
   return (count * w) / (2 * Math.PI * radius) - 1
 }
 
+/** Mean flatness of the last third of some rounds, by their stitches: what decides how a piece lies. */
+export function flatnessOfLastThird(
+  rounds: readonly { readonly count: number; readonly flatness: number }[],
+): number {
+  const lastThird = rounds.slice(-Math.max(1, Math.ceil(rounds.length / 3)))
+  const stitches = lastThird.reduce((sum, { count }) => sum + count, 0)
+  return lastThird.reduce((sum, round) => sum + round.count * round.flatness, 0) / stitches
+}
+
+/** The diameter that one or two readings say, mm. */
+export const meanDiameter = (across: readonly number[]): number =>
+  across.reduce((sum, one) => sum + one, 0) / across.length
+
+/** By what share the larger of two diameters exceeds the smaller; 0 for one. */
+export const diametersApart = (across: readonly number[]): number =>
+  Math.max(...across) / Math.min(...across) - 1
+
 /** |flatness| up to this lies flat after blocking. */
 export const FLAT_TOLERANCE = 0.04
 

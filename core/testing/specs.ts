@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { startOfFabric } from '../shape/startOfFabric.ts'
 import type { PieceSpec } from '../plan/plan.ts'
 import { mm } from '../units/millimetres.ts'
 
@@ -19,12 +20,13 @@ export function discSpec(
       varLnW: 0.0004,
       varLnH: 0.0004,
       covLnWLnH: 0.0001,
+      strands: 1,
       yarnDiameter: mm(2.5),
       certainty: 'measured',
     },
     construction: {
       start: { kind: 'magicRing' },
-      rounds: { kind: 'joined', turned: false, chainCounts: false },
+      rounds: { kind: 'joined', turned: false, begins: 'chain', shaping: 'atTheJoin' },
       order: 'increaseLast',
       placement: 'staggered',
       freeLastRounds: 0,
@@ -52,7 +54,12 @@ export const anySpec: fc.Arbitrary<PieceSpec> = fc
     ),
     rounding: fc.oneof(
       fc.constant({ kind: 'spiral' } as const),
-      fc.record({ kind: fc.constant('joined' as const), turned: fc.boolean(), chainCounts: fc.boolean() }),
+      fc.record({
+        kind: fc.constant('joined' as const),
+        turned: fc.boolean(),
+        begins: fc.constantFrom('chain', 'countingChain', 'standingStitch'),
+        shaping: fc.constantFrom('atTheJoin', 'offTheJoin'),
+      }),
     ),
     order: fc.constantFrom('increaseFirst', 'increaseLast'),
     placement: fc.constantFrom('stacked', 'staggered', 'scattered'),
@@ -67,7 +74,7 @@ export const anySpec: fc.Arbitrary<PieceSpec> = fc
   })
   .map((some) => {
     const h = some.w * USUAL_RATIO[some.stitch] * some.ratio
-    const hole = some.start.kind === 'chainRing' ? (some.start.chains * some.w) / (2 * Math.PI) : 0
+    const { hole } = startOfFabric(some.start, some.stitch, some.w, h)
     return discSpec(Math.min(2900, 2 * (hole + some.rounds * h)), {
       stitch: some.stitch,
       gauge: { ...discSpec(100).gauge, stitch: some.stitch, w: mm(some.w), h: mm(h) },

@@ -17,6 +17,14 @@ export function formatLength(millimetres: number, unit: LengthUnit, decimals?: n
   return /^-0(\.0*)?$/.test(text) ? text.slice(1) : text
 }
 
+/** A length within a sentence: "21.9 cm", "100 cm"; what is smaller than a centimetre in mm or hundredths. */
+export function sayLength(millimetres: number, unit: LengthUnit): string {
+  if (unit === 'in')
+    return formatLengthUnit(millimetres, unit, Math.abs(millimetres) < MM_PER_INCH ? 2 : undefined)
+  const said = unit === 'cm' && Math.abs(millimetres) >= 10 ? 'cm' : 'mm'
+  return formatLengthUnit(millimetres, said).replace(/\.0 /, ' ')
+}
+
 /** The length with its unit, e.g. "21.9 cm". */
 export function formatLengthUnit(millimetres: number, unit: LengthUnit, decimals?: number): string {
   return `${formatLength(millimetres, unit, decimals)} ${unit}`

@@ -1,4 +1,5 @@
 import type { Plan } from '../plan/plan.ts'
+import { yarnsIn } from '../yarn/strands.ts'
 import type { Position } from './logEvent.ts'
 import { unitsOf } from './moves.ts'
 import { stitchesMade } from './workView.ts'
@@ -69,7 +70,7 @@ function metresToGo(plan: Plan, copy: CopyProgress | undefined): [string, number
   if (copy?.finished) return plan.yarn.map(({ yarn }) => [yarn, 0])
   const position = copy?.position ?? { round: 1, unit: 0 }
   return plan.yarn.map(({ yarn, metres }) => {
-    const rounds = plan.rounds.filter((round) => round.yarn === yarn)
+    const rounds = plan.rounds.filter((round) => yarnsIn(round).includes(yarn))
     const all = rounds.reduce((sum, { count }) => sum + count, 0)
     const left = rounds.reduce((sum, round) => {
       if (round.number < position.round) return sum

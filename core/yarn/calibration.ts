@@ -12,7 +12,10 @@ interface Taken {
   readonly stitches: number
 }
 
-/** Yarn that a known number of stitches took: weighed off the ball, or pulled out and measured. */
+/**
+ * Yarn that a known number of stitches took: weighed off the ball (all balls, where several strands are held
+ * together), or pulled out and measured (the strands as they lie together).
+ */
 export type Calibration =
   | (Taken & {
       readonly kind: 'weighed'
@@ -34,8 +37,11 @@ export const ESTIMATE_SD = 0.125
 const PULLED_SD = 4
 const STITCH_SD = 0.06
 
-/** Metres that a calibration measured, and their relative standard deviation. */
-export function measuredMetres(calibration: Calibration): { metres: number; sd: number } {
+/**
+ * Metres that a calibration measured, as long as the strands lie together, and their relative standard
+ * deviation. What was weighed is shared among the strands.
+ */
+export function measuredMetres(calibration: Calibration, strands: number): { metres: number; sd: number } {
   const spread = STITCH_SD / Math.sqrt(calibration.stitches)
   if (calibration.kind === 'unravelled') {
     const sd = Math.hypot(PULLED_SD / calibration.length, spread)
@@ -43,7 +49,7 @@ export function measuredMetres(calibration: Calibration): { metres: number; sd: 
   }
   const grams = calibration.gramsBefore - calibration.gramsAfter
   const sd = Math.hypot((SCALE_SD * Math.SQRT2) / grams, LABEL_SD, spread)
-  return { metres: metresOfGrams(calibration, grams)!, sd }
+  return { metres: metresOfGrams(calibration, grams)! / strands, sd }
 }
 
 /**
@@ -57,7 +63,7 @@ export function yarnUseOf(
   let weight = 1 / ESTIMATE_SD ** 2
   let sum = 0
   for (const calibration of calibrations) {
-    const { metres, sd } = measuredMetres(calibration)
+    const { metres, sd } = measuredMetres(calibration, gauge.strands)
     const usual = usualMetres(gauge, calibration.stitch, calibration.stitches)
     weight += 1 / sd ** 2
     sum += Math.log(metres / usual) / sd ** 2
@@ -69,7 +75,8 @@ const usualMetres = (gauge: Gauge, stitch: StitchName, stitches: number): number
   (stitches * yarnPerStitch(stitch, gaugeForStitch(gauge, 'sc').w, gauge.yarnDiameter)) / 1000
 
 /** Whether a calibration is rougher than the estimate it should better. */
-export const tellsLittle = (calibration: Calibration): boolean => measuredMetres(calibration).sd > ESTIMATE_SD
+export const tellsLittle = (calibration: Calibration): boolean =>
+  measuredMetres(calibration, 1).sd > ESTIMATE_SD
 
 /**
  * Refuses what cannot have been measured.
@@ -99,7 +106,7 @@ export function checkCalibration(calibration: Calibration, gauge: Gauge): void {
   } else if (!(calibration.length > 0)) {
     throw new SpecError('length', 'No yarn is measured.', 'Pull the stitches out and lay the yarn straight.')
   }
-  const { metres } = measuredMetres(calibration)
+  const { metres } = measuredMetres(calibration, gauge.strands)
   const usual = usualMetres(gauge, stitch, stitches)
   const times = metres / usual
   if (times > 4 || times < 0.25) {

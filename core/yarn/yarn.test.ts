@@ -31,7 +31,7 @@ test('metres at hand: balls and the weighed rest, or what was typed while the la
 })
 
 test('an estimate is 65 mm a sc, ±25%; 300 sc weighed, or ten pulled out, better it', () => {
-  expect(measuredMetres(weighed(300, 11.5)).metres).toBeCloseTo(19.55, 2)
+  expect(measuredMetres(weighed(300, 11.5), 1).metres).toBeCloseTo(19.55, 2)
   expect(yarnUseOf(gauge, [])).toEqual({ factor: 1, sd: 0.125 })
   expect(tellsLittle(weighed(100, 4))).toBe(true)
   expect(tellsLittle(weighed(400, 15))).toBe(false)

@@ -2,10 +2,10 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   diagnose,
-  SpecError,
   waysOut,
   type CopyRecord,
   type PieceReading,
+  type Speech,
   type PlanVersionRecord,
   type WayOut,
 } from '../../../core/index.ts'
@@ -16,6 +16,7 @@ import { pinVersion, turnTo } from '../../store/takeWay.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { Modal } from '../../ui/Modal.tsx'
 import { Opening } from '../../ui/Opening.tsx'
+import { refusalIn } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { CheckFields } from './CheckFields.tsx'
@@ -45,7 +46,7 @@ export function CheckBench(props: CheckBenchProps) {
   const [asking, setAsking] = useState<WayOut>()
   const [busy, setBusy] = useState(false)
   const found = useMemo(
-    () => (draft ? judge(draft, props) : undefined),
+    () => (draft ? judge(draft, props, sizes.speech) : undefined),
     // What is judged is the draft on the pinned plan; the rest only carries it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [JSON.stringify(draft), pinned, readings, afterRound],
@@ -154,7 +155,11 @@ export function CheckBench(props: CheckBenchProps) {
   )
 }
 
-function judge(draft: CheckDraft, { view, copy, pinned, readings, afterRound }: CheckBenchProps) {
+function judge(
+  draft: CheckDraft,
+  { view, copy, pinned, readings, afterRound }: CheckBenchProps,
+  speech: Speech,
+) {
   const { spec, plan, version } = pinned
   const reading = readingOf(draft, {
     id: 'draft',
@@ -175,8 +180,7 @@ function judge(draft: CheckDraft, { view, copy, pinned, readings, afterRound }: 
     const { unchanged, ways } = waysOut({ spec, hook: view.gauge.hook, plan, afterRound, diagnosis })
     return { ok: true as const, reading, diagnosis, unchanged, ways: ways.slice(0, MOST_WAYS) }
   } catch (error) {
-    if (!(error instanceof SpecError)) throw error
-    return { ok: false as const, path: error.path, text: `${error.message} ${error.valid}` }
+    return { ok: false as const, ...refusalIn(error, speech) }
   }
 }
 

@@ -1,14 +1,12 @@
-import type { EdgeLies, PieceReading } from '../../../core/index.ts'
+import type { PieceReading } from '../../../core/index.ts'
+import { edgeOf, type EdgeDraft } from '../../ui/edgeDraft.ts'
 
 /** A measurement of a piece as far as it is filled in. Lengths in mm. */
-export interface CheckDraft {
+export interface CheckDraft extends EdgeDraft {
   readonly across?: number
   readonly acrossTurned?: number
   readonly around?: number
   readonly hole?: number
-  readonly edge: EdgeLies['kind']
-  readonly standsUp?: number
-  readonly much: 'little' | 'lot'
   /** Counted stitches by round. */
   readonly counts: Readonly<Record<number, number>>
 }
@@ -20,20 +18,16 @@ export function readingOf(
   draft: CheckDraft,
   taken: Pick<PieceReading, 'id' | 'copyId' | 'at' | 'planVersion' | 'afterRound'>,
 ): PieceReading | undefined {
-  const { across, acrossTurned, around, hole, edge, standsUp, much, counts } = draft
-  if (across === undefined || (edge === 'standsUp' && standsUp === undefined)) return undefined
+  const { across, acrossTurned, around, hole, counts } = draft
+  const edge = edgeOf(draft)
+  if (across === undefined || !edge) return undefined
   const counted = Object.entries(counts).map(([round, count]) => ({ round: Number(round), count }))
   return {
     ...taken,
     across: [across, ...(acrossTurned === undefined ? [] : [acrossTurned])],
     ...(around === undefined ? {} : { around }),
     ...(hole === undefined ? {} : { hole }),
-    edge:
-      edge === 'flat'
-        ? { kind: 'flat' }
-        : edge === 'standsUp'
-          ? { kind: 'standsUp', by: standsUp! }
-          : { kind: 'waves', much },
+    edge,
     ...(counted.length > 0 ? { counts: counted } : {}),
   }
 }

@@ -27,7 +27,7 @@ export function CreateScreen() {
   const read = text.trim() === '' ? undefined : sizes.parse(text)
   const spec = read?.ok ? specOf(newMat({ ...SKETCH, across: read.value }), gauge, settings.pace) : undefined
   const { plan, fault } = usePlan(spec)
-  const problem = read && !read.ok ? read.message : fault && `${fault.message} ${fault.valid}`
+  const problem = read && !read.ok ? read.message : fault?.text
   const radius = Math.max(60, Math.min(250, (width - 8) / (2 + Math.PI / 2 - 1)))
   const begin = async () => {
     if (!read?.ok || problem || busy) return

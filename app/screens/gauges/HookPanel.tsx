@@ -41,6 +41,12 @@ export function HookPanel({ model: { gauge, size, settings } }: { model: GaugeMo
         {percent(Math.abs(advice.widthAgainstWanted - 1))} {more ? 'small' : 'large'}.{' '}
         {advice.keep ? (
           <strong>Keep the hook: that is within what is known of your gauge.</strong>
+        ) : advice.beyond ? (
+          <strong>
+            No hook is {advice.beyond === 'largest' ? 'large' : 'small'} enough for that: even{' '}
+            {named(advice.hook)} gives {((advice.per10cm * over) / 100).toFixed(1)} sts. Plan from your own
+            gauge, or take {advice.beyond === 'largest' ? 'more strands' : 'a thinner yarn'}.
+          </strong>
         ) : (
           <>
             <strong>A {named(advice.hook)} hook</strong> would change width and height by{' '}

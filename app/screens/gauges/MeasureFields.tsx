@@ -1,6 +1,8 @@
 import {
   BODY_STITCHES,
+  checkEvidence,
   questionOf,
+  spoken,
   type FabricState,
   type Loops,
   type StitchName,
@@ -10,7 +12,7 @@ import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { Select } from '../../ui/Select.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { shortName } from '../../ui/wording.ts'
-import { faultIn, type Fault } from './faultIn.ts'
+import { refusalOf, type Refusal } from '../../ui/refusal.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 import { evidenceOf, type MeasureDraft } from './measureDraft.ts'
 
@@ -18,7 +20,7 @@ interface FieldsProps {
   readonly model: GaugeModel
   readonly draft: MeasureDraft
   readonly set: (part: Partial<MeasureDraft>) => void
-  readonly fault: Fault | undefined
+  readonly fault: Refusal | undefined
 }
 
 const ROW =
@@ -116,6 +118,12 @@ const INTO: Record<Loops, string> = {
 const FABRIC: Record<FabricState, string> = { worked: 'as worked', washed: 'washed and dried' }
 const SWATCH: Record<MeasureDraft['worked'], string> = { rows: 'rows, back and forth', rounds: 'rounds' }
 
+/** Rings a round swatch may begin in; what matters is the hole that stays. */
+const RINGS: [string, string][] = [
+  ['0', 'a closed ring'],
+  ...[3, 4, 5, 6, 7, 8, 10, 12].map((chains): [string, string] => [String(chains), `${chains} chains`]),
+]
+
 interface WayProps extends Pick<FieldsProps, 'draft' | 'set'> {
   readonly settings: GaugeModel['settings']
 }
@@ -126,6 +134,7 @@ export function Way({ draft, set, settings }: WayProps) {
     `${shortName(draft.stitch, settings.terms)}, ${INTO[draft.loops]}`,
     draft.kind === 'swatch' && `in ${SWATCH[draft.worked]}`,
     FABRIC[draft.state],
+    draft.kind === 'round' && (draft.chains ? `begun in ${draft.chains} chains` : 'begun in a closed ring'),
   ]
   return (
     <details className="group">
@@ -149,6 +158,14 @@ export function Way({ draft, set, settings }: WayProps) {
           onChange={(state) => set({ state: state as FabricState })}
           choices={Object.entries(FABRIC)}
         />
+        {draft.kind === 'round' && (
+          <Select
+            label="Begun in"
+            value={String(draft.chains ?? 0)}
+            onChange={(chains) => set({ chains: Number(chains) || undefined })}
+            choices={RINGS}
+          />
+        )}
         {draft.kind === 'swatch' && (
           <Select
             label="Swatch worked in"
@@ -163,11 +180,13 @@ export function Way({ draft, set, settings }: WayProps) {
 }
 
 function Question({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) {
+  const { speech } = useSizes()
   const evidence = evidenceOf(draft, 'draft', 0)
-  const question = evidence && !faultIn(evidence, model.gauge) && questionOf(evidence, model.gauge)
+  const refused = evidence && refusalOf(() => checkEvidence(evidence, model.gauge), speech)
+  const question = evidence && !refused && questionOf(evidence, model.gauge)
   return question ? (
     <p role="status" className="fault text-16">
-      {question}
+      {spoken(question, speech)}
     </p>
   ) : null
 }

@@ -1,11 +1,11 @@
 import { ToggleGroup } from 'radix-ui'
-import type { Evidence } from '../../../core/index.ts'
+import { checkEvidence, type Evidence } from '../../../core/index.ts'
 import { MarksDrawing, RoundSwatchDrawing, SwatchDrawing } from '../../drawing/MeasureDrawings.tsx'
 import { freshId } from '../../store/database.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { faultIn } from './faultIn.ts'
+import { refusalOf } from '../../ui/refusal.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 import { EVIDENCE_NAMES, evidenceName } from './gaugeWords.ts'
 import { ItSays } from './ItSays.tsx'
@@ -35,7 +35,8 @@ export function MeasureForm({ model, draft, setDraft, clear }: MeasureFormProps)
   const { gauge, change, settings } = model
   const known = gauge.evidence.find(({ id }) => id === draft.id)
   const evidence = evidenceOf(draft, 'draft', Date.now())
-  const fault = evidence && faultIn(evidence, model.gauge)
+  const { speech } = useSizes()
+  const fault = evidence && refusalOf(() => checkEvidence(evidence, model.gauge), speech)
   if (known?.kind === 'round' && known.from !== undefined) {
     return <FromPiece model={model} known={known} clear={clear} />
   }

@@ -55,7 +55,7 @@ export function OneTarget({ model }: { model: GaugeModel }) {
           unit={sizes.unit}
           step={sizes.step}
           takes="length"
-          fault={failed ? `${plan.message} ${plan.valid}` : undefined}
+          fault={failed ? plan.said(sizes.speech) : undefined}
           onChange={setTarget}
         />
         {!failed && (

@@ -3,7 +3,6 @@ import { ToggleGroup } from 'radix-ui'
 import {
   checkCalibration,
   measuredMetres,
-  SpecError,
   tellsLittle,
   yarnUseOf,
   yarnPerStitch,
@@ -13,6 +12,7 @@ import {
 import { freshId } from '../../store/database.ts'
 import { useRemembered } from '../../store/remembered.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { refusalOf } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { percent, shortName } from '../../ui/wording.ts'
@@ -47,7 +47,7 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
   const use = yarnUseOf(size, gauge.calibrations)
   const usual = yarnPerStitch(gauge.stitch, gaugeForStitch(size, 'sc').w, size.yarnDiameter)
   const calibration = calibrationOf(draft, gauge.stitch)
-  const fault = calibration && faultIn(calibration, model)
+  const fault = calibration && refusalOf(() => checkCalibration(calibration, size), sizes.speech)
   const set = (part: Partial<CalibrationDraft>) => setDraft({ ...draft, ...part })
   const keep = () => {
     if (!calibration || fault) return
@@ -73,8 +73,8 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
               <span className="grow">
                 {one.stitches} {shortName(one.stitch, settings.terms)}{' '}
                 {one.kind === 'weighed' ? 'weighed' : 'pulled out'}:{' '}
-                {sizes.yarn.full(measuredMetres(one).metres)},{' '}
-                {((measuredMetres(one).metres * 1000) / one.stitches).toFixed(0)} mm each,{' '}
+                {sizes.yarn.full(measuredMetres(one, gauge.strands).metres)},{' '}
+                {((measuredMetres(one, gauge.strands).metres * 1000) / one.stitches).toFixed(0)} mm each,{' '}
                 {format(one.at, 'd MMM')}
               </span>
               <button
@@ -105,7 +105,11 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
             value={kind}
             className="min-h-11 border-b-4 border-transparent pr-5 text-left text-ink-2 data-[state=on]:border-tape data-[state=on]:font-bold data-[state=on]:text-ink"
           >
-            {kind === 'unravelled' ? 'Pull out ten' : 'Weigh the ball'}
+            {kind === 'unravelled'
+              ? 'Pull out ten'
+              : gauge.strands > 1
+                ? 'Weigh the balls'
+                : 'Weigh the ball'}
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
@@ -132,7 +136,7 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
         ) : (
           <>
             <NumberCell
-              label="Ball before"
+              label={gauge.strands > 1 ? 'All balls before' : 'Ball before'}
               value={draft.gramsBefore}
               format={sizes.mass.bare}
               parse={sizes.mass.parse}
@@ -141,7 +145,7 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
               onChange={(gramsBefore) => set({ gramsBefore })}
             />
             <NumberCell
-              label="Ball after"
+              label={gauge.strands > 1 ? 'All balls after' : 'Ball after'}
               value={draft.gramsAfter}
               format={sizes.mass.bare}
               parse={sizes.mass.parse}
@@ -202,15 +206,5 @@ function calibrationOf(draft: CalibrationDraft, stitch: Calibration['stitch']): 
     gramsAfter,
     metresPerBall: metresPerBall ?? 0,
     gramsPerBall: gramsPerBall ?? 0,
-  }
-}
-
-function faultIn(calibration: Calibration, { size }: GaugeModel) {
-  try {
-    checkCalibration(calibration, size)
-    return undefined
-  } catch (error) {
-    if (!(error instanceof SpecError)) throw error
-    return { path: error.path, text: `${error.message} ${error.valid}` }
   }
 }

@@ -1,7 +1,8 @@
-import type { CountOver, EdgeLies, Evidence, FabricState, Loops, StitchName } from '../../../core/index.ts'
+import type { CountOver, Evidence, FabricState, Loops, StitchName } from '../../../core/index.ts'
+import { edgeOf, type EdgeDraft } from '../../ui/edgeDraft.ts'
 
 /** A measurement as far as it is filled in. Lengths in mm. */
-export interface MeasureDraft {
+export interface MeasureDraft extends EdgeDraft {
   readonly kind: Evidence['kind']
   /** The evidence that is being changed, when it is not a new one. */
   readonly id?: string
@@ -15,11 +16,10 @@ export interface MeasureDraft {
   readonly roundsOver?: number
   readonly discRounds: number
   readonly perRound: number
+  /** Chains in the ring it was begun in; none for a closed one. */
+  readonly chains?: number
   readonly across?: number
   readonly acrossTurned?: number
-  readonly edge: EdgeLies['kind']
-  readonly standsUp?: number
-  readonly much: 'little' | 'lot'
 }
 
 /** The rounds a round swatch usually has. */
@@ -80,14 +80,10 @@ export function evidenceOf(draft: MeasureDraft, id: string, at: number): Evidenc
   return {
     ...taken,
     kind: 'round',
+    ...(draft.chains ? { start: { kind: 'chainRing', chains: draft.chains } } : {}),
     counts: Array.from({ length: draft.discRounds }, (_, index) => draft.perRound * (index + 1)),
     across: [draft.across!, ...(draft.acrossTurned === undefined ? [] : [draft.acrossTurned])],
-    edge:
-      draft.edge === 'flat'
-        ? { kind: 'flat' }
-        : draft.edge === 'standsUp'
-          ? { kind: 'standsUp', by: draft.standsUp! }
-          : { kind: 'waves', much: draft.much },
+    edge: edgeOf(draft)!,
   }
 }
 
@@ -109,6 +105,7 @@ export function draftOf(evidence: Evidence, empty: MeasureDraft): MeasureDraft {
     ...draft,
     discRounds: evidence.counts.length,
     perRound: evidence.counts[0]!,
+    chains: evidence.start?.kind === 'chainRing' ? evidence.start.chains : undefined,
     across: evidence.across[0],
     acrossTurned: evidence.across[1],
     edge: evidence.edge.kind,

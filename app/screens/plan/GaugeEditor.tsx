@@ -8,6 +8,7 @@ import {
   gaugeOf,
   isMeasured,
   questionOf,
+  spoken,
   sdOfHeightOverWidth,
   YARN_WEIGHTS,
   type CountOver,
@@ -104,10 +105,15 @@ function SwatchFields({ model, swatch }: { model: PlanModel; swatch: SwatchEvide
               label={fields[field]}
               value={swatch[field].count}
               format={String}
-              parse={checkedEvidence(counted, gauge, (count) => ({
-                ...swatch,
-                [field]: { ...swatch[field], count },
-              }))}
+              parse={checkedEvidence(
+                counted,
+                gauge,
+                (count) => ({
+                  ...swatch,
+                  [field]: { ...swatch[field], count },
+                }),
+                sizes.speech,
+              )}
               onChange={(count) => set({ [field]: { ...swatch[field], count } })}
             />
           ))}
@@ -115,7 +121,7 @@ function SwatchFields({ model, swatch }: { model: PlanModel; swatch: SwatchEvide
             label="over"
             value={swatch.stitches.over}
             format={sizes.bare}
-            parse={checkedEvidence(sizes.parse, gauge, (over) => countedOver(swatch, over))}
+            parse={checkedEvidence(sizes.parse, gauge, (over) => countedOver(swatch, over), sizes.speech)}
             unit={sizes.unit}
             takes="length"
             onChange={(over) => set(countedOver(swatch, over))}
@@ -124,7 +130,7 @@ function SwatchFields({ model, swatch }: { model: PlanModel; swatch: SwatchEvide
       )}
       {question && (
         <p role="status" className="border-t rule px-3 py-2 text-16">
-          {question}
+          {spoken(question, sizes.speech)}
         </p>
       )}
     </>

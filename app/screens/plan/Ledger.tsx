@@ -1,6 +1,14 @@
 import clsx from 'clsx'
 import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react'
-import { writeRoundBody, type Plan, type Terms, type YarnRecord } from '../../../core/index.ts'
+import {
+  sameYarns,
+  writeRoundBody,
+  yarnsIn,
+  type HeldYarns,
+  type Plan,
+  type Terms,
+  type YarnRecord,
+} from '../../../core/index.ts'
 import { NewYarnMark } from '../../drawing/PlanOverlay.tsx'
 import type { Sizes } from '../../ui/useSizes.ts'
 
@@ -68,8 +76,8 @@ export function Ledger(props: LedgerProps) {
         </thead>
         <tbody ref={body} onPointerLeave={() => onPoint(undefined)}>
           {plan.rounds.map((round, index) => {
-            const { number, count, at, yarn } = round
-            const newYarn = index > 0 && plan.rounds[index - 1]!.yarn !== yarn
+            const { number, count, at } = round
+            const newYarn = index > 0 && !sameYarns(plan.rounds[index - 1]!, round)
             const checkpoint = checkpoints.get(number)
             const text = writeRoundBody(round, terms)
             return (
@@ -93,18 +101,15 @@ export function Ledger(props: LedgerProps) {
                       height={16}
                       viewBox="-8 -8 16 16"
                       role="img"
-                      aria-label={`New yarn: ${nameOf(yarns, yarn)}`}
+                      aria-label={`New yarn: ${namesOf(yarns, round)}`}
                     >
                       <NewYarnMark x={0} y={0} />
                     </svg>
                   )}
                 </td>
-                <td
-                  className={clsx('max-w-0 truncate leading-tight', text.length > 27 && 'text-14')}
-                  title={text}
-                >
+                <td className={clsx('leading-tight', text.length > 27 && 'text-14')}>
                   {text}
-                  {newYarn && <span className="text-ink-2"> {nameOf(yarns, yarn)}</span>}
+                  {newYarn && <span className="text-ink-2"> {namesOf(yarns, round)}</span>}
                 </td>
                 <td className="slab text-right text-18 leading-none">{count}</td>
                 <td className="py-0 pl-2 text-right whitespace-nowrap">
@@ -132,7 +137,10 @@ export function Ledger(props: LedgerProps) {
   )
 }
 
-const nameOf = (yarns: readonly YarnRecord[], id: string) => yarns.find((yarn) => yarn.id === id)?.name ?? ''
+const namesOf = (yarns: readonly YarnRecord[], held: HeldYarns) =>
+  yarnsIn(held)
+    .map((id) => yarns.find((yarn) => yarn.id === id)?.name ?? '')
+    .join(' + ')
 
 /** A tape tag whose point aims at the count. */
 function TapeTag({ children }: { children: ReactNode }) {

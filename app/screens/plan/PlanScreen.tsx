@@ -3,7 +3,9 @@ import { useParams } from 'react-router'
 import { specOf, type PieceSpec } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
 import { useLearnedPace, useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
-import { faultOf, usePlan, type Fault } from '../../store/usePlan.ts'
+import { usePlan } from '../../store/usePlan.ts'
+import { refusalIn, type Refusal } from '../../ui/refusal.ts'
+import { useSizes } from '../../ui/useSizes.ts'
 import { Header } from '../../ui/Header.tsx'
 import { Opening, NotHere } from '../../ui/Opening.tsx'
 import { useLayout } from '../../ui/useLayout.ts'
@@ -31,18 +33,19 @@ function PlanOf({ view }: { view: ProjectView }) {
   const settings = useSettings()
   const yarns = useYarns()
   const layout = useLayout()
+  const { speech } = useSizes()
   const learned = useLearnedPace(view)
   const pace = Math.min(120, Math.max(1, learned ?? settings.pace))
   const key = ['project', project.id]
   const [piece, changePiece] = useDraft(view.piece, key, savePiece, say)
   const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge, say)
-  const wanted = useMemo((): { spec?: PieceSpec; fault?: Fault } => {
+  const wanted = useMemo((): { spec?: PieceSpec; fault?: Refusal } => {
     try {
       return { spec: specOf(piece, gauge, pace) }
     } catch (error) {
-      return { fault: faultOf(error) }
+      return { fault: refusalIn(error, speech) }
     }
-  }, [piece, gauge, pace])
+  }, [piece, gauge, pace, speech])
   const { plan, spec, fault } = usePlan(wanted.spec)
   if (!yarns) return <Opening />
   const model: PlanModel = {

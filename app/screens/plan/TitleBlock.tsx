@@ -4,7 +4,9 @@ import {
   hookLetter,
   isMeasured,
   STITCHES,
+  yarnsIn,
   type Placement,
+  type RoundBegins,
   type RepeatOrder,
   type Start,
 } from '../../../core/index.ts'
@@ -39,9 +41,8 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
   const setConstruction = (change: Partial<typeof construction>) =>
     changePiece({ ...piece, construction: { ...construction, ...change } })
   const cell = 'border-r border-b rule'
-  const names = [
-    ...new Set(piece.colours.map(({ yarn }) => yarns.find(({ id }) => id === yarn)?.name ?? '?')),
-  ]
+  const nameOf = (yarn: string) => yarns.find(({ id }) => id === yarn)?.name ?? '?'
+  const names = [...new Set(piece.colours.map((run) => yarnsIn(run).map(nameOf).join(' + ')))]
   return (
     <div
       className={clsx(
@@ -122,7 +123,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         value={`${construction.placement}, ${construction.order === 'increaseLast' ? 'inc last' : 'inc first'}`}
         fault={
           faultAt(fault, 'constraints.evenRounds', 'constraints.multiples') ??
-          (fault?.path === 'constraints' ? `${fault.message} ${fault.valid}` : undefined)
+          (fault?.path === 'constraints' ? fault.text : undefined)
         }
       >
         <Choices<Placement>
@@ -162,6 +163,30 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
             { value: 'increaseFirst', label: 'Increase first', detail: '(inc, 2 sc)' },
           ]}
         />
+        {construction.rounds.kind === 'joined' && (
+          <Choices
+            heading
+            label="At the join"
+            value={construction.rounds.shaping}
+            onChange={(shaping) =>
+              construction.rounds.kind === 'joined' &&
+              setConstruction({ rounds: { ...construction.rounds, shaping } })
+            }
+            choices={[
+              {
+                value: 'offTheJoin',
+                label: 'Off the join',
+                detail:
+                  'First and last stitch stay plain: an increase in the seam is easily missed, and pulls it open.',
+              },
+              {
+                value: 'atTheJoin',
+                label: 'At the join',
+                detail: 'The repeat begins and ends with the round, so the last stitch checks it.',
+              },
+            ]}
+          />
+        )}
         <ConstraintFields model={model} />
       </PopoverCell>
       <PopoverCell
@@ -191,7 +216,9 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
 function RoundsEditor({ model: { piece, changePiece, settings } }: { model: PlanModel }) {
   const { rounds } = piece.construction
   const now = rounds.kind === 'spiral' ? 'spiral' : rounds.turned ? 'turned' : 'joined'
-  const chainCounts = rounds.kind === 'joined' && rounds.chainCounts
+  const begins = rounds.kind === 'joined' ? rounds.begins : 'chain'
+  const shaping = rounds.kind === 'joined' ? rounds.shaping : 'offTheJoin'
+  const short = STITCHES[piece.stitch].short[settings.terms]
   const set = (next: typeof rounds) =>
     changePiece({ ...piece, construction: { ...piece.construction, rounds: next } })
   const tall = STITCHES[piece.stitch].countingChain
@@ -201,7 +228,7 @@ function RoundsEditor({ model: { piece, changePiece, settings } }: { model: Plan
         label="Rounds"
         value={now}
         onChange={(kind) =>
-          set(kind === 'spiral' ? { kind } : { kind: 'joined', turned: kind === 'turned', chainCounts })
+          set(kind === 'spiral' ? { kind } : { kind: 'joined', turned: kind === 'turned', begins, shaping })
         }
         choices={[
           {
@@ -221,18 +248,31 @@ function RoundsEditor({ model: { piece, changePiece, settings } }: { model: Plan
           },
         ]}
       />
-      {rounds.kind === 'joined' && tall !== undefined && (
-        <Choices
+      {rounds.kind === 'joined' && (
+        <Choices<RoundBegins>
           heading
-          label="The starting chain"
-          value={chainCounts ? 'counts' : 'not'}
-          onChange={(counts) => set({ ...rounds, chainCounts: counts === 'counts' })}
+          label="A round begins with"
+          value={begins === 'countingChain' && tall === undefined ? 'chain' : begins}
+          onChange={(next) => set({ ...rounds, begins: next })}
           choices={[
-            { value: 'not', label: 'Does not count', detail: 'Avoids the gap at the start of the round.' },
             {
-              value: 'counts',
-              label: `Counts as a ${STITCHES[piece.stitch].short[settings.terms]}`,
-              detail: `ch ${tall}; an increase there needs one stitch fewer.`,
+              value: 'chain',
+              label: 'A chain that does not count',
+              detail: `ch ${STITCHES[piece.stitch].turningChain}: every stitch of the round is a ${short}.`,
+            },
+            ...(tall === undefined
+              ? []
+              : [
+                  {
+                    value: 'countingChain' as const,
+                    label: `A chain that counts as a ${short}`,
+                    detail: `ch ${tall}; an increase there needs one stitch fewer.`,
+                  },
+                ]),
+            {
+              value: 'standingStitch',
+              label: `A standing ${short}`,
+              detail: 'No chain and no gap: the first stitch is drawn up by itself.',
             },
           ]}
         />

@@ -1,5 +1,5 @@
 import { Plus, X } from 'lucide-react'
-import type { YarnRecord } from '../../../core/index.ts'
+import { yarnsIn, type HeldYarns, type YarnRecord } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { saveYarn } from '../../store/mutations.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
@@ -37,7 +37,6 @@ export function YarnEditor({ model }: { model: PlanModel }) {
   return (
     <div>
       {piece.colours.map((run, index) => {
-        const yarn = yarns.find(({ id }) => id === run.yarn)
         return (
           <fieldset
             key={index}
@@ -65,7 +64,7 @@ export function YarnEditor({ model }: { model: PlanModel }) {
               aria-label="Yarn"
               value={run.yarn}
               onChange={async ({ target: { value } }) =>
-                setRun(index, { yarn: value === NEW ? await newYarn() : value })
+                setRun(index, { yarn: value === NEW ? await newYarn() : value, beside: undefined })
               }
             >
               {yarns.map(({ id, name }) => (
@@ -87,7 +86,16 @@ export function YarnEditor({ model }: { model: PlanModel }) {
                 <X aria-hidden />
               </button>
             )}
-            {yarn && <YarnFields yarn={yarn} />}
+            <OtherStrands
+              run={run}
+              strands={gauge.strands}
+              yarns={yarns}
+              onChange={(beside) => setRun(index, { beside })}
+            />
+            {yarnsIn(run).map((id) => {
+              const held = yarns.find((one) => one.id === id)
+              return held && <YarnFields key={id} yarn={held} />
+            })}
           </fieldset>
         )
       })}
@@ -96,6 +104,48 @@ export function YarnEditor({ model }: { model: PlanModel }) {
       </button>
     </div>
   )
+}
+
+interface OtherStrandsProps {
+  readonly run: HeldYarns
+  readonly strands: number
+  readonly yarns: readonly YarnRecord[]
+  readonly onChange: (beside: readonly string[] | undefined) => void
+}
+
+/** With several strands, which yarn each of the others is of. */
+function OtherStrands({ run, strands, yarns, onChange }: OtherStrandsProps) {
+  if (strands < 2) {
+    return (
+      <p className="col-span-3 text-16 text-ink-2">
+        One strand. Set two in the gauge to hold another yarn with it.
+      </p>
+    )
+  }
+  const others = Array.from({ length: strands - 1 }, (_, index) => run.beside?.[index] ?? run.yarn)
+  const set = (strand: number, id: string) => {
+    const beside = others
+      .map((other, index) => (index === strand ? id : other))
+      .filter((other) => other !== run.yarn)
+    onChange(beside.length > 0 ? beside : undefined)
+  }
+  return others.map((other, index) => (
+    <label key={index} className="col-span-3 grid grid-cols-[4.5rem_1fr_2.75rem] items-center gap-2 text-16">
+      strand {index + 2}
+      <select
+        className="field"
+        aria-label={`Yarn of strand ${index + 2}`}
+        value={other}
+        onChange={({ target: { value } }) => set(index, value)}
+      >
+        {yarns.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {id === run.yarn ? `${name}, as the first` : name}
+          </option>
+        ))}
+      </select>
+    </label>
+  ))
 }
 
 function YarnFields({ yarn }: { yarn: YarnRecord }) {

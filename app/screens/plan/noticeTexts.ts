@@ -29,9 +29,17 @@ function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes
     }
     case 'polygon':
       return `Stacked increases make a polygon with ${notice.sides} sides. Stagger them for a rounder edge.`
-    case 'repeatCost':
-      return `Multiples of ${notice.of} put Rnd ${notice.round} ${sizes.full(Math.abs(notice.across))} ${
-        notice.across > 0 ? 'over' : 'under'
-      } its size.`
+    case 'trimWaits':
+      return `Whole rounds end ${sizes.full(Math.abs(notice.by))} ${
+        notice.by > 0 ? 'over' : 'under'
+      } the target; the size is known to ± ${sizes.doubt(notice.plusMinus)}. Measure in work, and Check offers last rounds that trim it.`
+    case 'repeatCost': {
+      const size = sizes.full(Math.abs(notice.across))
+      const [bigger, flat] = [notice.across > 0 ? 'larger' : 'smaller', percent(Math.abs(notice.flatness))]
+      const off = `Rnd ${notice.round} is ${flat} ${notice.flatness > 0 ? 'longer' : 'shorter'} than flat`
+      return Number(sizes.bare(notice.across)) === 0
+        ? `Multiples of ${notice.of} cost no size; ${off}.`
+        : `Multiples of ${notice.of} make it ${size} ${bigger} than free counts would; ${off}.`
+    }
   }
 }

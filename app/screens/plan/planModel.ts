@@ -9,7 +9,7 @@ import type {
   WorkshopSettings,
   YarnRecord,
 } from '../../../core/index.ts'
-import type { Fault } from '../../store/usePlan.ts'
+import type { Refusal } from '../../ui/refusal.ts'
 
 /** All that the parts of the plan screen show and change. */
 export interface PlanModel {
@@ -27,14 +27,14 @@ export interface PlanModel {
   readonly spec?: PieceSpec
   /** What is asked for now, when the gauge can be. */
   readonly wantedSpec?: PieceSpec
-  readonly fault?: Fault
+  readonly fault?: Refusal
   readonly changePiece: (piece: PieceRecord) => void
   readonly changeGauge: (gauge: GaugeRecord) => void
 }
 
 /** The sentence for a field whose path begins so, if that is the one at fault. */
-export function faultAt(fault: Fault | undefined, ...paths: readonly string[]): string | undefined {
+export function faultAt(fault: Refusal | undefined, ...paths: readonly string[]): string | undefined {
   if (!fault || !paths.some((path) => fault.path === path || fault.path.startsWith(`${path}.`)))
     return undefined
-  return `${fault.message} ${fault.valid}`
+  return fault.text
 }

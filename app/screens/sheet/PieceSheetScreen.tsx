@@ -4,8 +4,10 @@ import {
   hookLetter,
   planPiece,
   specOf,
+  sameYarns,
   SpecError,
   writeRound,
+  yarnsIn,
   type Plan,
   type PieceSpec,
   type WorkshopSettings,
@@ -147,9 +149,14 @@ function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
       </thead>
       <tbody className="tabular">
         {plan.rounds.map((round, index) => {
-          const { start, body, end } = writeRound(round, spec.construction, settings.terms)
+          const below = plan.rounds[index - 1]
+          const { start, body, end } = writeRound(round, {
+            construction: spec.construction,
+            terms: settings.terms,
+            below,
+          })
           const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound === round.number)
-          const newYarn = plan.rounds[index - 1]?.yarn !== round.yarn
+          const newYarn = !below || !sameYarns(below, round)
           return (
             <tr
               key={round.number}
@@ -159,7 +166,7 @@ function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
                 {round.number}
               </th>
               <td>
-                {newYarn && <strong>{yarnName(round.yarn)}: </strong>}
+                {newYarn && <strong>{yarnsIn(round).map(yarnName).join(' + ')}: </strong>}
                 {[start, body, end].filter(Boolean).join('; ')}.
               </td>
               <td className="slab text-right">{round.count}</td>

@@ -36,7 +36,7 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
         Fasten off, weave in, block. It should measure{' '}
         <strong className="slab bg-tape px-2">{sizes.withDoubt(across, plusMinus)}</strong> across.
       </p>
-      <MeasureFinished view={view} copy={copy} plan={plan} />
+      {pinned && <MeasureFinished view={view} copy={copy} plan={plan} spec={pinned.spec} />}
       <div className="flex flex-wrap gap-3">
         {open ? (
           <Link className="button-ink" to={`/piece/${project.id}/work?copy=${open.number}`}>

@@ -1,5 +1,10 @@
-import { learnFromPiece, type CopyRecord, type Plan } from '../../../core/index.ts'
-import { faultIn } from '../gauges/faultIn.ts'
+import {
+  checkEvidence,
+  learnFromPiece,
+  type CopyRecord,
+  type Plan,
+  type PieceSpec,
+} from '../../../core/index.ts'
 import { readingOf } from '../check/checkDraft.ts'
 import { freshId } from '../../store/database.ts'
 import { keepFinished } from '../../store/keepFinished.ts'
@@ -8,6 +13,7 @@ import { useRemembered } from '../../store/remembered.ts'
 import { EdgeFields } from '../../ui/EdgeFields.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { RecordSentence } from '../../ui/RecordSentence.tsx'
+import { refusalOf } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { percent } from '../../ui/wording.ts'
@@ -16,6 +22,7 @@ interface MeasureFinishedProps {
   readonly view: ProjectView
   readonly copy: CopyRecord
   readonly plan: Plan
+  readonly spec: PieceSpec
 }
 
 interface FinishedDraft {
@@ -27,7 +34,7 @@ interface FinishedDraft {
 }
 
 /** What the finished piece really measures: kept beside what was foretold, and taught to its gauge. */
-export function MeasureFinished({ view, copy, plan }: MeasureFinishedProps) {
+export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps) {
   const { project, piece, gauge } = view
   const sizes = useSizes()
   const readings = useReadings(copy.id)
@@ -62,8 +69,8 @@ export function MeasureFinished({ view, copy, plan }: MeasureFinishedProps) {
             afterRound: plan.rounds.length,
           },
         )
-  const evidence = reading && learnFromPiece(reading, plan, piece.stitch, name)
-  const fault = evidence && faultIn(evidence, gauge)
+  const evidence = reading && learnFromPiece(reading, plan, spec, name)
+  const fault = evidence && refusalOf(() => checkEvidence(evidence, gauge), sizes.speech)
   const ready = evidence !== undefined && fault === undefined && !far
   const keep = async () => {
     if (!reading || !evidence || !ready) return

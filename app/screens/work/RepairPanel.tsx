@@ -31,7 +31,7 @@ export function RepairPanel(props: RepairPanelProps) {
   const { terms } = useSettings()
   const [busy, setBusy] = useState(false)
   const expected = plan.rounds[round - 1]!.count
-  const repair = repairCount(plan, round, counted, spec.construction, spec.constraints?.multiples)
+  const repair = repairCount(spec, plan, round, counted)
   const note: Deed = () => ({ type: 'count', round, counted, expected })
   const mend = async () => {
     if (!repair.mended || busy) return
@@ -65,16 +65,16 @@ export function RepairPanel(props: RepairPanelProps) {
         </strong>{' '}
         {mismatchSentence(counted - expected, spec.construction)}
       </p>
-      {repair.mending && (
-        <div className="grid gap-1 text-20 max-sm:text-18">
-          <p>{adviceSentence(repair, expected)}</p>
+      <div className="grid gap-1 text-20 max-sm:text-18">
+        <p>{adviceSentence(repair, expected, round)}</p>
+        {repair.mending && (
           <p>
             <span className="text-ink-2">Rnd {round + 1}, mending:</span>{' '}
             <strong className="slab">{writeRoundBody(repair.mending, terms)}</strong>, {repair.mending.count}{' '}
             sts.
           </p>
-        </div>
-      )}
+        )}
+      </div>
       <div className="flex flex-wrap gap-3">
         <button type="button" className="button-line" onClick={onRecount}>
           Recount
@@ -90,7 +90,11 @@ export function RepairPanel(props: RepairPanelProps) {
           </button>
         )}
         {back}
-        <button type="button" className="button-line" onClick={onCarryOn}>
+        <button
+          type="button"
+          className={repair.advice === 'carryOn' ? 'button-ink' : 'button-line'}
+          onClick={onCarryOn}
+        >
           Carry on, note it
         </button>
       </div>
@@ -98,13 +102,23 @@ export function RepairPanel(props: RepairPanelProps) {
   )
 }
 
-function adviceSentence({ why, off, share, goBackStitches }: Repair, expected: number): string {
+function adviceSentence(
+  { why, off, share, goBackStitches }: Repair,
+  expected: number,
+  round: number,
+): string {
   const size = `Left alone, the round stays ${percent(Math.abs(share))} ${off > 0 ? 'long' : 'short'}.`
   switch (why) {
     case 'hides':
-      return `It hides in ${expected} sts: take it up in the next round, beside the join or marker. ${size}`
+      return `It hides in ${expected} sts: take it up in the next round. ${size}`
     case 'texture':
-      return `Counts must divide here: go back now (${goBackStitches} sts, out and in again), or mend it before the texture begins.`
+      return `Counts must divide from here on, so it cannot be taken up in Rnd ${round + 1}. Go back now: ${goBackStitches} sts, out and in again.`
+    case 'edging':
+      return `Slip stitches follow, and take nothing up. Leave it: ${size}`
+    case 'noRoom':
+      return `Rnd ${round + 1} has no room to take it up. Going back costs ${goBackStitches} sts, out and in again. ${size}`
+    case 'lastRound':
+      return `No round follows to take it up. ${size}`
     case 'tooSmall':
       return `In so few stitches it shows. Going back costs ${goBackStitches} sts, out and in again. ${size}`
     default:

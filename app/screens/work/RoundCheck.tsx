@@ -29,7 +29,7 @@ export function RoundCheck(props: RoundCheckProps) {
   const { round } = now
   const [counted, setCounted] = useState('')
   const [bold, rest] = endingSentence(round, terms)
-  const { end } = writeRound(round, construction, terms)
+  const { end } = writeRound(round, { construction, terms })
   const next = plan.rounds[round.number]
   const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound === round.number)
   const other = /^\d{1,5}$/.test(counted.trim()) ? Number(counted) : undefined

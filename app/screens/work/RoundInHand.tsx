@@ -26,7 +26,7 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
   const { round, repeat } = now
   const ops = round.steps[repeat.step]!.ops
   const text = writeOps(ops, terms)
-  const { start, end } = writeRound(round, construction, terms)
+  const { start, end } = writeRound(round, { construction, terms, below: plan.rounds[round.number - 2] })
   const [bold, rest] = endingSentence(round, terms)
   return (
     <div className="flex min-h-0 grow flex-col justify-between gap-2 overflow-hidden pt-4 low:overflow-visible">

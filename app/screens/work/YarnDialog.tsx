@@ -2,6 +2,7 @@ import {
   doubtAtHand,
   metresAtHand,
   yarnCheck,
+  yarnsIn,
   type PieceSpec,
   type Plan,
   type Position,
@@ -27,8 +28,8 @@ export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogPr
   const sizes = useSizes()
   const yarns = useYarns() ?? []
   const ids = plan.yarn.map(({ yarn }) => yarn)
-  const current = plan.rounds[position.round - 1]!.yarn
-  const ordered = [current, ...ids.filter((id) => id !== current)]
+  const current = yarnsIn(plan.rounds[position.round - 1]!)
+  const ordered = [...current, ...ids.filter((id) => !current.includes(id))]
   return (
     <Modal open={open} onClose={onClose} title="Will the yarn do?">
       {ordered.map((id) => {

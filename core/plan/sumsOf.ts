@@ -1,0 +1,15 @@
+import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
+import type { PieceSpec, Plan, Round } from './plan.ts'
+import { timeOf, yarnOf } from './yarnAndTime.ts'
+
+/** What rounds come to in all. */
+export function sumsOf(
+  rounds: readonly Round[],
+  spec: PieceSpec,
+): Pick<Plan, 'yarn' | 'stitches' | 'seconds'> {
+  return {
+    yarn: yarnOf(rounds, spec, gaugeForStitch(spec.gauge, 'sc').w),
+    stitches: rounds.reduce((sum, { count }) => sum + count, 0),
+    seconds: timeOf(rounds, spec),
+  }
+}

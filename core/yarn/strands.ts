@@ -1,0 +1,19 @@
+import type { HeldYarns } from '../plan/plan.ts'
+
+/**
+ * Strands that each yarn holds, in order. Every strand takes the length of the stitches, so a yarn takes
+ * that length times its strands (FIELD §8).
+ * @param strands held together in all
+ */
+export function strandsOf({ yarn, beside = [] }: HeldYarns, strands: number): Map<string, number> {
+  const held = new Map([[yarn, Math.max(1, strands - beside.length)]])
+  for (const other of beside) held.set(other, (held.get(other) ?? 0) + 1)
+  return held
+}
+
+/** All yarns of a round, the main one first. */
+export const yarnsIn = ({ yarn, beside = [] }: HeldYarns): string[] => [...new Set([yarn, ...beside])]
+
+/** Whether two rounds are worked with the same yarns in hand. */
+export const sameYarns = (one: HeldYarns, other: HeldYarns): boolean =>
+  one.yarn === other.yarn && (one.beside ?? []).join() === (other.beside ?? []).join()
