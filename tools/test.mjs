@@ -48,7 +48,7 @@ suite(
     passed: numPassedTests,
     failed: numFailedTests + numRuntimeErrorTestSuites,
   }),
-  { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+  { NODE_OPTIONS: '--import tsx --no-warnings' },
 )
 if (check('build', 'npm', ['run', '--silent', 'build'])) {
   check('size of the first screen', bin('size-limit'), [])

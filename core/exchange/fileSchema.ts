@@ -54,6 +54,7 @@ const reading = record(
   {
     around: millimetres(1, 10_000),
     hole: millimetres(0, 500),
+    join: Joi.string().valid('worked', 'skipped', 'right'),
     counts: Joi.array().items(record({ round, count })).max(500),
   },
 )

@@ -45,11 +45,14 @@ const MOST_STITCHES = 4
 const spread = (kind: CauseKind, all: readonly Omit<Hypothesis, 'kind' | 'prior'>[]): Hypothesis[] =>
   all.map((one) => ({ ...one, kind, prior: PRIORS[kind] / all.length }))
 
-/** Whether increases and decreases can make these counts: at most two stitches in one, two over one. */
-export const canBeWorked = (counts: readonly number[]): boolean =>
+/**
+ * Whether increases and decreases can make these counts: at most two stitches in one, two over one.
+ * @param besides stitches a round that stand in no stitch of the round below, as one in the join does
+ */
+export const canBeWorked = (counts: readonly number[], besides = 0): boolean =>
   counts.every((count, index) => {
     const below = counts[index - 1]
-    return count > 0 && (below === undefined || (count <= 2 * below && count >= below / 2))
+    return count > 0 && (below === undefined || (count - besides <= 2 * below && count >= below / 2))
   })
 
 /**
@@ -92,7 +95,10 @@ export function hypothesesFor(
     ...spread('hands', [{ counts: same }]),
     ...spread('missedIncreases', off(-1).filter(possible)),
     ...spread('extraIncreases', off(1).filter(possible)),
-    ...spread('joinWorked', everyRound(1).filter(possible)),
+    ...spread(
+      'joinWorked',
+      everyRound(1).filter((one) => canBeWorked(one.counts(planned), 1)),
+    ),
     ...spread('firstSkipped', everyRound(-1).filter(possible)),
     ...(rounds > 2 ? spread('roundMissing', [{ counts: (counts) => counts.slice(0, -1) }]) : []),
     ...spread('roundExtra', [{ counts: (counts) => [...counts, 2 * counts.at(-1)! - (counts.at(-2) ?? 0)] }]),

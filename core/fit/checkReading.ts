@@ -44,11 +44,11 @@ export function checkReading(reading: PieceReading, rounds: readonly Round[]): v
       `Around a flat edge it is about ${lengthOf(Math.PI * wide)}.`,
     )
   }
-  if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < wide / 2)) {
+  if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < wide)) {
     throw new SpecError(
       'edge',
       `An edge cannot stand up ${lengthOf(edge.by)} here.`,
-      `From ${lengthOf(1)} to ${lengthOf(wide / 2)}.`,
+      `From ${lengthOf(1)} to ${lengthOf(wide)}.`,
     )
   }
   if (hole !== undefined && !(hole >= 0 && hole < wide / 3)) {

@@ -43,8 +43,10 @@ export interface Diagnosis {
   readonly edge: { readonly radius: number; readonly z: number; readonly sd: number }
   /** What was expected of the last reading: diameter and ± (19 times of 20). */
   readonly expected: { readonly across: number; readonly plusMinus: number }
-  /** The one look that tells the first two causes apart, while both are possible. */
+  /** The one look that tells causes apart, while more than one is possible. */
   readonly look?: Look
+  /** Two mistakes explain it about as well, and a look would tell: ways out had better wait for it. */
+  readonly undecided: boolean
   /** Two diameters that differ by more than their placement of increases explains, as a share. */
   readonly uneven?: number
   /** Corners against flats of stacked increases: by what share they differ, and how many sides there are. */
@@ -64,8 +66,8 @@ const DAY_TOGETHER = 0.025
 const DAY_APART = 0.012
 const CENTRE_UNKNOWN = 2
 /** Somebody who is asked counts right 98 times of 100, and is one off most of the rest. */
-const COUNTED_RIGHT = 0.985
-const COUNTED_NEAR = 0.005
+const COUNTED_RIGHT = 0.979
+const COUNTED_NEAR = 0.01
 const COUNTED_WILD = 0.0003
 
 /**
@@ -81,15 +83,20 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const fits = hypotheses.map((hypothesis) => fit(hypothesis, spec, rounds, readings))
   const best = Math.max(...fits.map(({ log }) => log))
   const total = fits.reduce((sum, { log }) => sum + Math.exp(log - best), 0)
-  const causes = groupByKind(
-    fits.map((one) => ({ ...one, probability: Math.exp(one.log - best) / total })),
-    planned,
-  )
+  const likely = fits.map((one) => ({ ...one, probability: Math.exp(one.log - best) / total }))
+  const causes = groupByKind(likely, planned)
+  const suspects = likely.map(({ hypothesis, probability }) => ({
+    kind: hypothesis.kind,
+    from: hypothesis.from,
+    counts: hypothesis.counts(planned),
+    probability,
+  }))
   const first = bestOf(fits, causes[0]!.kind)
   const size = sizeIn(first.belief)
   const positions = positionsOf(first, spec, rounds)
   const expectedFit = positionsOf({ ...bestOf(fits, 'hands'), belief: priorOf(spec.gauge) }, spec, rounds)
   const measured = meanDiameter(last.across) / 2
+  const look = lookThatTells(suspects, last)
   return {
     causes,
     counts: asCounted(causes[0]!.counts, last),
@@ -111,11 +118,22 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
       sd: Math.hypot(1 / Math.sqrt(last.across.length), 0.004 * measured),
     },
     expected: { across: 2 * expectedFit.at(-1)!.radius, plusMinus: 4 * rounds.at(-1)!.at.sd },
-    look: lookThatTells(causes, rounds),
+    look,
+    undecided: look !== undefined && betweenMistakes(causes),
     uneven: unevenness(last, spec),
     polygon: polygonOf(last, spec, rounds),
   }
 }
+
+/** A second cause that is at least so likely against the first leaves it open between them. */
+const OPEN = 0.25
+
+const betweenMistakes = ([first, second]: readonly Cause[]): boolean =>
+  first !== undefined &&
+  second !== undefined &&
+  first.kind !== 'hands' &&
+  second.kind !== 'hands' &&
+  second.probability >= OPEN * first.probability
 
 /** What a maker has counted is there, whatever explains it, as far as increases can make it so. */
 function asCounted(counts: readonly number[], { counts: told }: PieceReading): readonly number[] {
@@ -184,6 +202,7 @@ function fit(
     for (const { round, count } of reading.counts ?? []) {
       log += Math.log(countOdds(count - (counts[round - 1] ?? counts.at(-1)!)))
     }
+    if (reading.join) log += Math.log(joinOdds(hypothesis.kind, reading.join))
   }
   const belief = mostProbable(prior, numbers)
   return { hypothesis, belief, log: log + logEvidence(prior, numbers, belief.mean) }
@@ -209,24 +228,35 @@ function holeReading({ hole }: PieceReading, { construction, gauge }: PieceSpec)
 const countOdds = (off: number): number =>
   off === 0 ? COUNTED_RIGHT : Math.abs(off) === 1 ? COUNTED_NEAR : COUNTED_WILD
 
+/** A join that is looked at is seen as it is in nine of ten pieces. */
+const joinOdds = (kind: CauseKind, seen: NonNullable<PieceReading['join']>): number => {
+  const real = kind === 'joinWorked' ? 'worked' : kind === 'firstSkipped' ? 'skipped' : 'right'
+  return seen === real ? 0.9 : 0.05
+}
+
 /** Rounds with so many stitches; other stitches than the body's keep their usual proportion to it. */
 function modelOf(
   counts: readonly number[],
   rounds: readonly Round[],
   { gauge, construction }: PieceSpec,
 ): DiscModel {
+  const terms = new Map<StitchName, Pick<DiscModel['rounds'][number], 'lnW' | 'lnH'>>()
+  const termsOf = (stitch: StitchName) => {
+    const own = gaugeForStitch(gauge, stitch)
+    const known = terms.get(stitch) ?? {
+      lnW: { terms: [0], offset: Math.log(own.w / gauge.w) },
+      lnH: { terms: [1], offset: Math.log(own.h / gauge.h) },
+    }
+    terms.set(stitch, known)
+    return known
+  }
   return {
     start: construction.start,
     stitch: rounds[0]!.stitch,
     centre: CENTRE_UNKNOWN,
     rounds: counts.map((count, index) => {
       const { stitch } = rounds[Math.min(index, rounds.length - 1)]!
-      const own = gaugeForStitch(gauge, stitch)
-      return {
-        count,
-        lnW: { terms: [0], offset: Math.log(own.w / gauge.w) },
-        lnH: { terms: [1], offset: Math.log(own.h / gauge.h) },
-      }
+      return { count, ...(terms.get(stitch) ?? termsOf(stitch)) }
     }),
   }
 }

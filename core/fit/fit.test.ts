@@ -114,7 +114,7 @@ describe('diagnosis', () => {
     [reading(8, 1220), 'across', /more than any hand strays/, /Did you mean 12.2 cm/],
     [reading(8, 122, { across: [122, 160] }), 'across', /cannot be one disc/, /hexagon/],
     [reading(8, 122, { around: 122 }), 'around', /does not go with/, /38.3 cm/],
-    [reading(8, 122, { edge: { kind: 'standsUp', by: 90 } }), 'edge', /cannot stand up/, /./],
+    [reading(8, 122, { edge: { kind: 'standsUp', by: 130 } }), 'edge', /cannot stand up/, /./],
     [reading(8, 122, counted(8, 480)), 'count', /cannot be Rnd 8/, /./],
     [reading(8, 122, counted(9, 54)), 'count', /not worked yet/, /./],
   ])('reading %# is questioned at once', (odd, path, message, valid) => {

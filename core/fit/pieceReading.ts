@@ -16,6 +16,8 @@ export interface PieceReading {
   readonly edge: EdgeLies
   /** Width of the hole in the middle, where there should be none. */
   readonly hole?: number
+  /** The join, looked at: a stitch worked into it, the first stitch skipped (or the last hidden), or neither. */
+  readonly join?: 'worked' | 'skipped' | 'right'
   /** Rounds whose stitches were counted, this one or others. */
   readonly counts?: readonly { readonly round: number; readonly count: number }[]
 }

@@ -12,7 +12,7 @@ export interface SizeTerms {
   readonly offset: number
 }
 
-/** A disc as it was worked, its sizes still unknown. */
+/** A disc as it was worked, its sizes still unknown. Rounds of one stitch had better share their terms. */
 export interface DiscModel {
   readonly rounds: readonly { readonly count: number; readonly lnW: SizeTerms; readonly lnH: SizeTerms }[]
   /** How it was begun, and the stitch of round 1. */
@@ -31,19 +31,22 @@ export interface DiscMeasured {
 }
 
 /** Even an exact tape meets fabric that is not: relative doubt of any size of a disc. */
-const FABRIC_SD = 0.006
+const FABRIC_SD = 0.009
 /** A tape around an edge follows it less well. */
 const AROUND_SD = 0.012
 /** Depth of a cup answers the model of a dish only so well. */
-const DISH_SD = 0.015
+const DISH_SD = 0.04
 /** |flatness| is anywhere within the tolerance when an edge lies flat, as the eye sees it. */
 const FLAT = { within: FLAT_TOLERANCE, blur: 0.01 } as const
 const FLAT_VARIANCE = FLAT_TOLERANCE ** 2 / 3
 /** How far past flat an edge that waves is, by eye. */
 const WAVE = { little: { mean: 0.06, sd: 0.02 }, lot: { mean: 0.12, sd: 0.04 } }
 
-const logOf = ({ terms, offset }: SizeTerms, unknowns: Float64Array): number =>
-  terms.reduce((sum, term) => sum + unknowns[term]!, offset)
+function logOf({ terms, offset }: SizeTerms, unknowns: Float64Array): number {
+  let sum = offset
+  for (const term of terms) sum += unknowns[term]!
+  return sum
+}
 
 /**
  * A disc gives its size and how its edge lies. Flat: one equation for w and h through the settled disc,
@@ -60,8 +63,6 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
   const widths = [...new Set(rounds.flatMap(({ lnW }) => lnW.terms))]
   const heights = [...new Set(rounds.flatMap(({ lnH }) => lnH.terms))]
   const both = [...new Set([...widths, ...heights])]
-  const heightOut = (unknowns: Float64Array) =>
-    rounds.reduce((sum, { lnH }) => sum + Math.exp(logOf(lnH, unknowns)), beginningOf(model, unknowns).centre)
   const widthAs = (value: number, noise: number): Reading => ({
     about: 'width',
     on: last.lnW.terms,
@@ -74,7 +75,7 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
     on: [...heights, centre],
     value: Math.log(value),
     variance: noise,
-    predict: (unknowns) => Math.log(heightOut(unknowns)),
+    predict: (unknowns) => Math.log(heightOut(model, unknowns)),
   })
   const circumference =
     around === undefined ? [] : [widthAs(around / last.count, (TAPE_SD / around) ** 2 + AROUND_SD ** 2)]
@@ -106,32 +107,59 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
   return [flat, lies, ...circumference]
 }
 
+/** Sizes of a model's rounds, mm, for some unknowns. Rounds that share their terms share the sum. */
+function sizesAt(
+  { rounds }: DiscModel,
+  unknowns: Float64Array,
+): { readonly w: number; readonly h: number }[] {
+  let shared: { lnW: SizeTerms; lnH: SizeTerms; size: { w: number; h: number } } | undefined
+  const sizes: { w: number; h: number }[] = []
+  for (const { lnW, lnH } of rounds) {
+    if (shared?.lnW !== lnW || shared.lnH !== lnH) {
+      const size = { w: Math.exp(logOf(lnW, unknowns)), h: Math.exp(logOf(lnH, unknowns)) }
+      shared = { lnW, lnH, size }
+    }
+    sizes.push(shared.size)
+  }
+  return sizes
+}
+
 /** Where the fabric begins, mm: the hole that counts begin at, and the centre as far out as the unknown says. */
-function beginningOf({ rounds, start, stitch, centre }: DiscModel, unknowns: Float64Array) {
-  const first = rounds[0]!
-  const [w, h] = [Math.exp(logOf(first.lnW, unknowns)), Math.exp(logOf(first.lnH, unknowns))]
+function beginningOf(
+  { start, stitch, centre }: DiscModel,
+  { w, h }: { readonly w: number; readonly h: number },
+  unknowns: Float64Array,
+) {
   const usual = startOfFabric(start, stitch, w, h)
   const off = (unknowns[centre]! - CLOSED_RING.mean) / CLOSED_RING.sd
   return { hole: usual.hole, centre: Math.max(0, usual.centre + off * usual.sd) }
 }
 
+/** Centre and all heights. */
+function heightOut(model: DiscModel, unknowns: Float64Array): number {
+  const sizes = sizesAt(model, unknowns)
+  return sizes.reduce((sum, { h }) => sum + h, beginningOf(model, sizes[0]!, unknowns).centre)
+}
+
 /** The settled radius of a disc that is known to lie flat. */
 function radiusOfFlatDisc(model: DiscModel, unknowns: Float64Array): number {
-  const fabric = model.rounds.map(({ count, lnW, lnH }): RoundFabric => ({
-    count,
-    w: Math.exp(logOf(lnW, unknowns)),
-    h: Math.exp(logOf(lnH, unknowns)),
+  const sizes = sizesAt(model, unknowns)
+  const fabric = sizes.map(({ w, h }, index): RoundFabric => ({
+    count: model.rounds[index]!.count,
+    w,
+    h,
     flatness: 0,
   }))
-  return settleFlat(fabric, beginningOf(model, unknowns).centre).at(-1)!
+  return settleFlat(fabric, beginningOf(model, sizes[0]!, unknowns).centre).at(-1)!
 }
 
 /** Mean flatness of the last third of the rounds, which decides how the edge lies. */
 function flatnessOfEdge(model: DiscModel, unknowns: Float64Array): number {
-  let arc = beginningOf(model, unknowns).hole
-  const rounds = model.rounds.map(({ count, lnW, lnH }) => {
-    arc += Math.exp(logOf(lnH, unknowns))
-    return { count, flatness: flatness(count, Math.exp(logOf(lnW, unknowns)), arc) }
+  const sizes = sizesAt(model, unknowns)
+  let arc = beginningOf(model, sizes[0]!, unknowns).hole
+  const rounds = sizes.map(({ w, h }, index) => {
+    const { count } = model.rounds[index]!
+    return { count, flatness: flatness(count, w, (arc += h)) }
   })
   return flatnessOfLastThird(rounds)
 }

@@ -156,7 +156,7 @@ test('a flat disc tells the size, not w and h apart; a cup or a stretch along a 
   expect(again.ratio).toBeGreaterThan(0.95 * telling.ratio)
   expect(again.size).toBeLessThan(telling.size)
   const cup = sizeOf(known([disc(108, { kind: 'standsUp', by: 12 })]).belief, 'sc', 'both', 'worked')
-  expect(sds(cup).every((sd) => sd < 0.035)).toBe(true)
+  expect(sds(cup).every((sd) => sd < 0.05)).toBe(true)
   // 54 stitches around a rim 108 mm wide, stretched by half the tolerance.
   expect(cup.w).toBeCloseTo((Math.PI * 108) / (54 * 1.02), 0)
   const wave = sizeOf(known([disc(118, { kind: 'waves', much: 'lot' })]).belief, 'sc', 'both', 'worked')

@@ -4,6 +4,8 @@ import type { Reading } from './reading.ts'
 
 const ITERATIONS = 8
 const STEP = 1e-5
+/** Unknowns are logarithms: less than this is no difference in any size. */
+const SETTLED = 1e-8
 
 /**
  * The most probable unknowns and their covariance after some readings (Gauss–Newton). Lying flat is a bound,
@@ -22,7 +24,7 @@ export function mostProbable(prior: Gaussian, all: readonly Reading[]): Gaussian
       (most, mean, unknown) => Math.max(most, Math.abs(mean - at[unknown]!)),
       0,
     )
-    if (moved < 1e-10) break
+    if (moved < SETTLED) break
   }
   return belief
 }

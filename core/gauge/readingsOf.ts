@@ -2,6 +2,7 @@ import { discReadings, type SizeTerms } from './discReadings.ts'
 import type { CountOver, Evidence } from './evidence.ts'
 import { CENTRE, stitchTerms } from './latentGauge.ts'
 import type { Start } from '../plan/plan.ts'
+import type { StitchName } from '../stitches/stitch.ts'
 import { TAPE_SD, type Reading } from './reading.ts'
 
 /** A stitch is counted to ±¼. */
@@ -28,9 +29,14 @@ export function readingsOf(evidence: Evidence): Reading[] {
     case 'round': {
       const { stitch, stitches, loops, state, counts } = evidence
       const size = (terms: readonly number[]): SizeTerms => ({ terms, offset: 0 })
+      const terms = (name: StitchName) => {
+        const { lnW, lnH } = stitchTerms(name, loops, state)
+        return { lnW: size(lnW), lnH: size(lnH) }
+      }
+      const body = terms(stitch)
       const rounds = counts.map((count, index) => {
-        const { lnW, lnH } = stitchTerms(stitches?.[index] ?? stitch, loops, state)
-        return { count, lnW: size(lnW), lnH: size(lnH) }
+        const name = stitches?.[index] ?? stitch
+        return { count, ...(name === stitch ? body : terms(name)) }
       })
       const start = evidence.start ?? CLOSED
       return discReadings({ rounds, start, stitch: stitches?.[0] ?? stitch, centre: CENTRE }, evidence)

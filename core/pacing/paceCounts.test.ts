@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
-import { referencePace } from '../testing/referencePace.ts'
+import { everyPace, referencePace } from '../testing/referencePace.ts'
 import { paceCounts } from './paceCounts.ts'
 import { betaOf, deviationFrom, type PacingProblem } from './pacingProblem.ts'
 
@@ -33,10 +33,30 @@ test('finds what a plain search over every count finds', () => {
           even: Array.from({ length: rounds }, (_, index) => index === evenAt),
           multiples: Array.from({ length: rounds }, (_, index) => (index > rounds / 2 ? multiple : 1)),
         })
-        expect(paceCounts(asked).cost).toBeCloseTo(referencePace(asked).cost, 6)
+        expect(paceCounts(asked).cost).toBeCloseTo(referencePace(asked), 6)
       },
     ),
     { numRuns: 60 },
+  )
+})
+
+test('the plain search is right itself: up to four rounds every row of counts is tried', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 5, max: 8, noNaN: true }),
+      fc.integer({ min: 2, max: 4 }),
+      fc.constantFrom(0, 0.25, 0.5, 1),
+      fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined }),
+      (perRound, rounds, rhythm, evenAt) => {
+        const asked = problem(perRound, rounds, rhythm, {
+          even: Array.from({ length: rounds }, (_, index) => index === evenAt),
+        })
+        const tried = everyPace(asked)
+        expect(referencePace(asked)).toBeCloseTo(tried.cost, 9)
+        expect(paceCounts(asked).cost).toBeCloseTo(tried.cost, 9)
+      },
+    ),
+    { numRuns: 25 },
   )
 })
 

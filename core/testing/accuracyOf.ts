@@ -2,49 +2,65 @@ import { simulateMaker, type MakerResult, type MakerSetting } from './simulatedM
 
 const MISTAKES = ['missedIncreases', 'extraIncreases', 'joinWorked', 'firstSkipped'] as const
 
-export interface Accuracy {
+/** Root mean square of final size against target, mm: the plan followed as it was, and every correction taken. */
+interface Sizes {
   readonly makers: number
-  /** Root mean square of final size against target, mm. */
   readonly uncorrected: number
   readonly corrected: number
-  /** Mean height of an sc, mm. */
-  readonly scHeight: number
-  /** Of makers whose exact readings can tell the cause: how many have it first, in the first two, first after the looks. */
-  readonly tellable: number
-  readonly first: number
-  readonly firstTwo: number
-  readonly firstAfterLooks: number
-  /** Of makers without a mistake: how many were told of one. */
-  readonly falseAlarms: number
 }
 
-const rms = (values: readonly number[]) =>
-  Math.sqrt(values.reduce((sum, value) => sum + value * value, 0) / values.length)
-const share = (part: number, whole: number) => (whole === 0 ? 0 : part / whole)
+export interface Accuracy {
+  /** Makers who made a mistake and measured after it; shares are of them. */
+  readonly mistaken: Sizes & {
+    /** Those whose exact readings, without noise, put the true cause among the first two. */
+    readonly tellable: number
+    readonly first: number
+    readonly firstTwo: number
+    /** The true cause is first once what Uzel asked to look at was looked at. */
+    readonly firstAfterLooks: number
+  }
+  /** Makers who made none: the share that was told of one. */
+  readonly honest: Sizes & { readonly falseAlarms: number }
+  /** Mean height of an sc, mm. */
+  readonly scHeight: number
+}
 
-/** So many seeded makers, one in five with a mistake of each kind and the rest without. */
+/** So many seeded makers, every other with a mistake, of each kind in turn. */
 export function accuracyOf(makers: number, setting: Omit<MakerSetting, 'seed' | 'mistake'>): Accuracy {
   const results = Array.from({ length: makers }, (_, index): MakerResult => {
-    const slip = index % 5 === 0 ? MISTAKES[(index / 5) % MISTAKES.length] : undefined
+    const slip = index % 2 === 1 ? MISTAKES[((index - 1) / 2) % MISTAKES.length] : undefined
     return simulateMaker({ ...setting, seed: index + 1, ...(slip ? { mistake: slip } : {}) })
   })
-  const rank = ({ cause }: MakerResult, diagnosis: MakerResult['diagnosis']) =>
-    diagnosis ? diagnosis.causes.findIndex(({ kind }) => kind === cause) : -1
-  const within = (place: number, most: number) => place >= 0 && place < most
-  const tellable = results.filter((one) => within(rank(one, one.exact), 2))
+  const mistaken = results.filter(({ cause, diagnosis }) => cause !== 'hands' && diagnosis)
   const honest = results.filter(({ cause, diagnosis }) => cause === 'hands' && diagnosis)
   return {
-    makers,
-    uncorrected: rms(results.map(({ uncorrected }) => uncorrected)),
-    corrected: rms(results.map(({ corrected }) => corrected)),
+    mistaken: {
+      ...sizesOf(mistaken),
+      tellable: shareOf(mistaken, (one) => rank(one, one.exact) < 2),
+      first: shareOf(mistaken, (one) => rank(one, one.diagnosis) === 0),
+      firstTwo: shareOf(mistaken, (one) => rank(one, one.diagnosis) < 2),
+      firstAfterLooks: shareOf(mistaken, (one) => rank(one, one.looked) === 0),
+    },
+    honest: { ...sizesOf(honest), falseAlarms: shareOf(honest, (one) => rank(one, one.looked) !== 0) },
     scHeight: results.reduce((sum, { scHeight }) => sum + scHeight, 0) / makers,
-    tellable: tellable.length,
-    first: share(tellable.filter((one) => within(rank(one, one.diagnosis), 1)).length, tellable.length),
-    firstTwo: share(tellable.filter((one) => within(rank(one, one.diagnosis), 2)).length, tellable.length),
-    firstAfterLooks: share(
-      tellable.filter((one) => within(rank(one, one.looked), 1)).length,
-      tellable.length,
-    ),
-    falseAlarms: share(honest.filter((one) => rank(one, one.diagnosis) !== 0).length, honest.length),
+  }
+}
+
+/** At which place of a diagnosis the true cause stands, from 0. */
+function rank({ cause }: MakerResult, diagnosis: MakerResult['diagnosis']): number {
+  const place = diagnosis?.causes.findIndex(({ kind }) => kind === cause) ?? -1
+  return place < 0 ? Infinity : place
+}
+
+const shareOf = (makers: readonly MakerResult[], is: (one: MakerResult) => boolean): number =>
+  makers.length === 0 ? 0 : makers.filter(is).length / makers.length
+
+function sizesOf(makers: readonly MakerResult[]): Sizes {
+  const rms = (value: (one: MakerResult) => number) =>
+    Math.sqrt(makers.reduce((sum, one) => sum + value(one) ** 2, 0) / Math.max(1, makers.length))
+  return {
+    makers: makers.length,
+    uncorrected: rms(({ uncorrected }) => uncorrected),
+    corrected: rms(({ corrected }) => corrected),
   }
 }

@@ -1,48 +1,82 @@
 import { stepPrices, type PacingProblem } from '../pacing/pacingProblem.ts'
 
+/** Counts and their cost, as a search found them. */
+export interface Found {
+  readonly counts: readonly number[]
+  readonly cost: number
+}
+
+const allowed = ({ fixed, multiples }: PacingProblem, index: number, count: number): boolean =>
+  fixed?.[index] === undefined ? count % (multiples?.[index] ?? 1) === 0 : count === fixed[index]
+
 /**
- * The plain solver that `paceCounts` is measured against: the same sums, over every count from 2 to
- * twice the largest ideal and every last increase, kept in maps. Slow, and easy to see right.
+ * The plain search that `paceCounts` is measured against: the least cost of every count and last increase,
+ * over every count from half to twice the one below, up to twice the largest ideal. Of all last increases
+ * only the cheapest can be changed from, so it is found once a count.
  */
-export function referencePace(problem: PacingProblem): { counts: readonly number[]; cost: number } {
-  interface Way {
-    readonly counts: readonly number[]
-    readonly cost: number
-    readonly last: number
-  }
-  const { ideals, firstCounts, deviationCost, even, multiples, fixed, beta } = problem
+export function referencePace(problem: PacingProblem): number {
+  const { ideals, firstCounts, deviationCost, even, beta } = problem
   const prices = stepPrices(beta)
   const most = Math.ceil(Math.max(...ideals)) * 2
-  const allowed = (index: number, count: number) =>
-    fixed?.[index] === undefined ? count % (multiples?.[index] ?? 1) === 0 : count === fixed[index]
-  let ways = new Map<string, Way>()
-  const offer = (into: Map<string, Way>, way: Way) => {
-    const key = `${way.counts.at(-1)} ${way.last}`
-    const known = into.get(key)
-    if (!known || way.cost < known.cost) into.set(key, way)
-  }
+  // Last increases run from −most to most.
+  const wide = 2 * most + 1
+  let cost = new Float64Array((most + 1) * wide).fill(Infinity)
   for (let count = firstCounts[0]; count <= firstCounts[1]; count++) {
-    if (allowed(0, count)) offer(ways, { counts: [count], cost: deviationCost(0, count), last: count })
+    if (allowed(problem, 0, count)) cost[count * wide + count + most] = deviationCost(0, count)
   }
   for (let index = 1; index < ideals.length; index++) {
-    const next = new Map<string, Way>()
-    for (const { counts, cost, last } of ways.values()) {
-      const from = counts.at(-1)!
+    const next = new Float64Array(cost.length).fill(Infinity)
+    for (let from = 1; from <= most; from++) {
+      const row = cost.subarray(from * wide, (from + 1) * wide)
+      const cheapest = row.reduce((least, one) => Math.min(least, one), Infinity)
+      if (cheapest === Infinity) continue
       for (let count = Math.ceil(from / 2); count <= Math.min(most, 2 * from); count++) {
         const increase = count - from
-        if (!allowed(index, count) || (even?.[index] && increase !== 0)) continue
-        const price =
-          increase === 0
-            ? prices.even
-            : (increase === last ? 0 : prices.changed) + (from % increase === 0 ? 0 : prices.notUniform)
-        offer(next, {
-          counts: [...counts, count],
-          cost: cost + price + deviationCost(index, count),
-          last: increase === 0 ? last : increase,
-        })
+        if (!allowed(problem, index, count) || (even?.[index] && increase !== 0)) continue
+        const deviation = deviationCost(index, count)
+        if (increase === 0) {
+          for (let last = 0; last < wide; last++) {
+            const price = row[last]! + prices.even + deviation
+            if (price < next[count * wide + last]!) next[count * wide + last] = price
+          }
+          continue
+        }
+        const last = increase + most
+        const divides = from % increase === 0 ? 0 : prices.notUniform
+        const price = Math.min(row[last]!, cheapest + prices.changed) + divides + deviation
+        if (price < next[count * wide + last]!) next[count * wide + last] = price
       }
     }
-    ways = next
+    cost = next
   }
-  return [...ways.values()].reduce((best, way) => (way.cost < best.cost ? way : best))
+  return cost.reduce((least, one) => Math.min(least, one), Infinity)
+}
+
+/** The judge of the judge: every row of counts there is, tried one after the other. For a handful of rounds. */
+export function everyPace(problem: PacingProblem): Found {
+  const { ideals, firstCounts, deviationCost, even, beta } = problem
+  const prices = stepPrices(beta)
+  const most = Math.ceil(Math.max(...ideals)) * 2
+  let best: Found = { counts: [], cost: Infinity }
+  const goOn = (counts: readonly number[], last: number, cost: number): void => {
+    const index = counts.length
+    if (index === ideals.length) {
+      if (cost < best.cost) best = { counts, cost }
+      return
+    }
+    const from = counts.at(-1)!
+    for (let count = Math.ceil(from / 2); count <= Math.min(most, 2 * from); count++) {
+      const increase = count - from
+      if (!allowed(problem, index, count) || (even?.[index] && increase !== 0)) continue
+      const step =
+        increase === 0
+          ? prices.even
+          : (increase === last ? 0 : prices.changed) + (from % increase === 0 ? 0 : prices.notUniform)
+      goOn([...counts, count], increase === 0 ? last : increase, cost + step + deviationCost(index, count))
+    }
+  }
+  for (let count = firstCounts[0]; count <= firstCounts[1]; count++) {
+    if (allowed(problem, 0, count)) goOn([count], count, deviationCost(0, count))
+  }
+  return best
 }

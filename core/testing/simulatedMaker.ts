@@ -8,10 +8,9 @@ import { gaugeFromTable } from '../gauge/gaugeFromTable.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import { FLAT_TOLERANCE } from '../shape/disc.ts'
-import { predictProfile } from '../shape/predictProfile.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
+import { layShell, USUAL_FABRIC, type Fabric, type ShellRing } from './elasticShell.ts'
 import { discSpec } from './specs.ts'
 
 /** What is assumed of simulated makers; docs/ACCURACY.md gives the same numbers. */
@@ -28,14 +27,18 @@ export const ASSUMED = {
   /** Diameter by tape, one reading: ±2 mm, 19 times of 20; depth of a cup. */
   tape: 1,
   depth: 2,
-  /** Fabric against the model of it. */
-  fabric: 0.004,
-  /** Flatness as the eye sees it. */
+  /** Stiffness, weight, friction of the fabric, and what holds it flat, each against the usual. */
+  fabric: 0.2,
+  /** An edge is seen to stand up from so much on, mm, and to wave from so much excess on, a little or a lot. */
+  seen: { standsUp: 3, waves: 0.03, lot: 0.07 },
+  /** Excess length as the eye sees it. */
   eye: 0.01,
   /** Another hook against what is expected of it. */
   hook: 0.01,
   /** A count that is wrong by one. */
   miscount: 0.02,
+  /** A join that is taken for what it is not. */
+  misseen: 0.08,
 } as const
 
 const YARN = { weight: 4, strands: 1, hook: 5 } as const
@@ -85,6 +88,7 @@ interface Hands {
   /** Change of both by round. */
   readonly drift: readonly number[]
   readonly mistakeAt: number
+  readonly fabric: Fabric
 }
 
 /** A seeded maker with hidden hands plans, works, slips, measures with noise, and takes the best way out or not. */
@@ -104,6 +108,7 @@ export function simulateMaker(setting: MakerSetting): MakerResult {
     centre: Math.max(0, ASSUMED.centre.mean + ASSUMED.centre.sd * random.normal()),
     drift: Array.from({ length: 80 }, () => (wander += ASSUMED.drift * random.normal())),
     mistakeAt: 2 + Math.floor(random.uniform() * 4),
+    fabric: fabricOf(random),
   }
   const spec: PieceSpec = {
     ...discSpec(setting.across, {
@@ -114,7 +119,7 @@ export function simulateMaker(setting: MakerSetting): MakerResult {
   }
   const first = planPiece(spec)
   const original = work(first.rounds, [], setting, hands, { knows: false, slipped: false }, 0)
-  const uncorrected = lay(original, hands).at(-1)!.radius * 2
+  const uncorrected = lay(original, hands).radius * 2
   const worked = workWithChecks(spec, first, setting, hands, random)
   return {
     uncorrected: uncorrected - setting.across,
@@ -184,55 +189,58 @@ function work(
   })
 }
 
-/** Where rounds really come to lie. */
-function lay(made: readonly Made[], { lnW, lnH, centre, drift }: Hands) {
-  const base = gaugeFromTable('sc', YARN)
-  let arc = 0
-  const fabric = made.map(({ count, stitch, hook }, index) => {
-    const usual = gaugeForStitch(base, stitch)
-    const grown = Math.exp(drift[index]! + hook)
-    const w = (Math.exp(lnW) * grown * usual.w) / base.w
-    const h = (Math.exp(lnH) * grown * usual.h) / base.h
-    arc += h
-    return { count, w, h, flatness: (count * w) / (2 * Math.PI * arc) - 1, edging: isEdging(stitch) }
-  })
-  const positions = predictProfile(fabric, centre * Math.exp(lnH))
-  return positions.map((position, index) => {
-    const third = fabric.slice(Math.max(0, index - Math.ceil((index + 1) / 3) + 1), index + 1)
-    const stitches = third.reduce((sum, { count }) => sum + count, 0)
-    return {
-      ...position,
-      lies: third.reduce((sum, { count, flatness }) => sum + count * flatness, 0) / stitches,
-    }
-  })
+/** A fabric of its own for every maker. */
+function fabricOf({ normal }: ReturnType<typeof randomness>): Fabric {
+  const about = (usual: number) => usual * Math.exp(ASSUMED.fabric * normal())
+  const { along, bending, weight, buckles, friction, holdsFlat } = USUAL_FABRIC
+  return {
+    along: about(along),
+    bending: about(bending),
+    weight: about(weight),
+    buckles: about(buckles),
+    friction: about(friction),
+    holdsFlat: about(holdsFlat),
+  }
 }
 
-type Laid = ReturnType<typeof lay>[number]
+/** Where rounds really come to lie: the edge of the shell they make. */
+function lay(made: readonly Made[], { lnW, lnH, centre, drift, fabric }: Hands): ShellRing {
+  const base = gaugeFromTable('sc', YARN)
+  const rounds = made.map(({ count, stitch, hook }, index) => {
+    const usual = gaugeForStitch(base, stitch)
+    const grown = Math.exp(drift[index]! + hook)
+    return {
+      count,
+      w: (Math.exp(lnW) * grown * usual.w) / base.w,
+      h: (Math.exp(lnH) * grown * usual.h) / base.h,
+      edging: isEdging(stitch),
+    }
+  })
+  return layShell(rounds, centre * Math.exp(lnH), fabric).at(-1)!
+}
 
 function readOff(
-  laid: Laid,
+  edge: ShellRing,
   afterRound: number,
   { normal }: ReturnType<typeof randomness>,
   noise: number,
 ): PieceReading {
-  const real = 2 * laid.radius * (1 + noise * ASSUMED.fabric * normal())
-  const lies = laid.lies + noise * ASSUMED.eye * normal()
-  const depth = laid.z + noise * ASSUMED.depth * normal()
-  const edge: PieceReading['edge'] =
-    lies < -FLAT_TOLERANCE && depth > 2
-      ? { kind: 'standsUp', by: depth }
-      : lies > FLAT_TOLERANCE
-        ? { kind: 'waves', much: lies > 2 * FLAT_TOLERANCE ? 'lot' : 'little' }
-        : { kind: 'flat' }
+  const diameter = () => 2 * edge.radius + noise * ASSUMED.tape * normal()
   return {
     id: `after ${afterRound}`,
     copyId: 'copy',
     at: afterRound,
     planVersion: 1,
     afterRound,
-    across: [real + noise * ASSUMED.tape * normal(), real + noise * ASSUMED.tape * normal()],
-    edge,
+    across: [diameter(), diameter()],
+    edge: edgeSeen(edge.z + noise * ASSUMED.depth * normal(), edge.excess + noise * ASSUMED.eye * normal()),
   }
+}
+
+function edgeSeen(depth: number, excess: number): PieceReading['edge'] {
+  const { standsUp, waves, lot } = ASSUMED.seen
+  if (depth > standsUp) return { kind: 'standsUp', by: depth }
+  return excess > waves ? { kind: 'waves', much: excess > lot ? 'lot' : 'little' } : { kind: 'flat' }
 }
 
 /** A round counted, now and then one off. */
@@ -283,7 +291,7 @@ function workWithChecks(
     ]
     done = checkpoint.afterRound
     const rounds = plan.rounds.slice(0, done)
-    const laid = lay(made, hands).at(-1)!
+    const laid = lay(made, hands)
     const reading = readOff(laid, done, random, 1)
     const ask = (counts: PieceReading['counts'], from = reading) =>
       diagnose({ spec: current, rounds, readings: [{ ...from, counts }] })
@@ -295,11 +303,15 @@ function workWithChecks(
       exact = ask(plain, readOff(laid, done, random, 0))
     }
     // What Uzel asks to look at is looked at.
-    for (let looks = 0; looks < MOST_LOOKS && found.look?.kind === 'countRound'; looks++) {
-      const { round } = found.look
-      if (round > made.length || counts.some((one) => one.round === round)) break
-      counts = [...counts, counted(made, round, random)]
-      found = ask(counts)
+    let join: PieceReading['join']
+    for (let looks = 0; looks < MOST_LOOKS && found.look; looks++) {
+      const { look } = found
+      if (look.kind === 'countRound' && look.round <= made.length) {
+        counts = [...counts, counted(made, look.round, random)]
+      } else if (look.kind === 'lookAtJoin') {
+        join = joinSeen(knows || made.length < hands.mistakeAt ? undefined : setting.mistake, random)
+      } else break
+      found = ask(counts, { ...reading, join })
     }
     looked ??= made.length >= hands.mistakeAt ? found : undefined
     const [best] = waysOut({ spec: current, hook, plan, afterRound: done, diagnosis: found }).ways
@@ -317,7 +329,17 @@ function workWithChecks(
     done = best.keeps
   }
   made = [...made, ...work(plan.rounds.slice(done), made, setting, hands, { knows, slipped }, grown)]
-  return { across: 2 * lay(made, hands).at(-1)!.radius, diagnosis, exact, looked }
+  return { across: 2 * lay(made, hands).radius, diagnosis, exact, looked }
+}
+
+/** The join as it looks: seen wrong now and then. */
+function joinSeen(
+  mistake: MakerSetting['mistake'],
+  { uniform }: ReturnType<typeof randomness>,
+): NonNullable<PieceReading['join']> {
+  const real = mistake === 'joinWorked' ? 'worked' : mistake === 'firstSkipped' ? 'skipped' : 'right'
+  if (uniform() >= ASSUMED.misseen) return real
+  return real === 'right' ? (uniform() < 0.5 ? 'worked' : 'skipped') : 'right'
 }
 
 /** The last round really made is the last the plan has. */

@@ -1,7 +1,7 @@
-import type { Diagnosis, PieceSpec, WayOut } from '../../../core/index.ts'
+import type { Diagnosis, PieceReading, PieceSpec, WayOut } from '../../../core/index.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { causeSentence, likelihood, lookSentence } from './checkWords.ts'
+import { causeSentence, likelihood, lookSentence, undecidedSentence } from './checkWords.ts'
 import { LIE_WORDS, percent } from '../../ui/wording.ts'
 
 interface CausesProps {
@@ -12,15 +12,22 @@ interface CausesProps {
   readonly afterRound: number
   readonly counts: Readonly<Record<number, number>>
   readonly onCount: (round: number, count: number) => void
+  readonly onJoin: (join: NonNullable<PieceReading['join']>) => void
 }
+
+const JOINS: readonly (readonly [NonNullable<PieceReading['join']>, string])[] = [
+  ['worked', 'A stitch is worked into it'],
+  ['skipped', 'The first stitch is skipped'],
+  ['right', 'Neither'],
+]
 
 /** Causes below this are not worth a line. */
 const WORTH_SAYING = 0.03
 
 /** What it means: the causes by how well they explain it, the look that parts them, and what comes of it. */
-export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount }: CausesProps) {
+export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount, onJoin }: CausesProps) {
   const sizes = useSizes()
-  const { causes, hands, look, size, uneven, polygon } = diagnosis
+  const { causes, hands, look, undecided, size, uneven, polygon } = diagnosis
   const over = sizes.gaugeOver.millimetres
   const said = causes
     .filter(({ probability }, index) => index === 0 || probability >= WORTH_SAYING)
@@ -53,6 +60,7 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
           Their mean counts. Stagger the increases for a rounder edge.
         </p>
       )}
+      {undecided && <p className="font-bold">{undecidedSentence(diagnosis)}</p>}
       {look && (
         <div className="flex flex-wrap items-stretch gap-x-4 gap-y-2">
           <p className="self-center">
@@ -68,6 +76,15 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
                 unit="sts"
                 onChange={(count) => onCount(look.round, Math.round(count))}
               />
+            </div>
+          )}
+          {look.kind === 'lookAtJoin' && (
+            <div className="flex flex-wrap gap-2" role="group" aria-label="What the join shows">
+              {JOINS.map(([join, words]) => (
+                <button key={join} type="button" className="button-line" onClick={() => onJoin(join)}>
+                  {words}
+                </button>
+              ))}
             </div>
           )}
         </div>

@@ -45,13 +45,16 @@ export function CheckBench(props: CheckBenchProps) {
   const [draft, setDraft] = useRemembered<CheckDraft>(`check:${copy.id}:${afterRound}`, EMPTY_CHECK, say)
   const [asking, setAsking] = useState<WayOut>()
   const [busy, setBusy] = useState(false)
+  /** The draft whose question the maker could not answer. */
+  const [unseen, setUnseen] = useState<CheckDraft>()
   const found = useMemo(
     () => (draft ? judge(draft, props, sizes.speech) : undefined),
     // What is judged is the draft on the pinned plan; the rest only carries it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [JSON.stringify(draft), pinned, readings, afterRound],
   )
-  const ways = found?.ok ? found.ways : []
+  const waits = found?.ok === true && found.diagnosis.undecided && unseen !== draft
+  const ways = found?.ok && !waits ? found.ways : []
   const take = async (way: WayOut) => {
     if (!found?.ok || busy) return
     setBusy(true)
@@ -114,6 +117,7 @@ export function CheckBench(props: CheckBenchProps) {
               unchanged={found.unchanged}
               afterRound={afterRound}
               counts={draft.counts}
+              onJoin={(join) => setDraft({ ...draft, join })}
               onCount={(round, count) => setDraft({ ...draft, counts: { ...draft.counts, [round]: count } })}
             />
           ) : (
@@ -125,7 +129,15 @@ export function CheckBench(props: CheckBenchProps) {
           )}
         </div>
       </div>
-      {found?.ok && (
+      {waits && (
+        <div className="flex flex-wrap items-center gap-4 border-t-2 rule px-7 py-4 text-18 max-sm:px-4">
+          <p>The ways out depend on it.</p>
+          <button type="button" className="button-line" onClick={() => setUnseen(draft)}>
+            I cannot tell: show them all the same
+          </button>
+        </div>
+      )}
+      {found?.ok && !waits && (
         <Ways
           ways={ways}
           unchanged={found.unchanged}

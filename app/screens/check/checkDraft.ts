@@ -7,6 +7,7 @@ export interface CheckDraft extends EdgeDraft {
   readonly acrossTurned?: number
   readonly around?: number
   readonly hole?: number
+  readonly join?: PieceReading['join']
   /** Counted stitches by round. */
   readonly counts: Readonly<Record<number, number>>
 }
@@ -18,7 +19,7 @@ export function readingOf(
   draft: CheckDraft,
   taken: Pick<PieceReading, 'id' | 'copyId' | 'at' | 'planVersion' | 'afterRound'>,
 ): PieceReading | undefined {
-  const { across, acrossTurned, around, hole, counts } = draft
+  const { across, acrossTurned, around, hole, join, counts } = draft
   const edge = edgeOf(draft)
   if (across === undefined || !edge) return undefined
   const counted = Object.entries(counts).map(([round, count]) => ({ round: Number(round), count }))
@@ -27,6 +28,7 @@ export function readingOf(
     across: [across, ...(acrossTurned === undefined ? [] : [acrossTurned])],
     ...(around === undefined ? {} : { around }),
     ...(hole === undefined ? {} : { hole }),
+    ...(join === undefined ? {} : { join }),
     edge,
     ...(counted.length > 0 ? { counts: counted } : {}),
   }

@@ -63,6 +63,17 @@ export function likelihood(probability: number): string {
   return probability >= 0.05 ? 'less likely' : 'unlikely'
 }
 
+/** Two mistakes that a tape cannot tell apart, in one sentence. */
+export function undecidedSentence({ causes }: Diagnosis): string {
+  const [first, second] = causes
+  return `Either ${inWords(first!)}, or ${inWords(second!)}: the size cannot tell.`
+}
+
+const inWords = (cause: Cause): string => {
+  const sentence = causeSentence(cause, 'asGauge').replace(/\.$/, '')
+  return sentence[0]!.toLowerCase() + sentence.slice(1)
+}
+
 /** "Count Rnd 6: 36 or 35?" */
 export function lookSentence(look: Look): string {
   switch (look.kind) {
@@ -70,6 +81,8 @@ export function lookSentence(look: Look): string {
       return `Count Rnd ${look.round}: ${look.first} or ${look.second}?`
     case 'countRounds':
       return `Count the rounds: ${look.first} or ${look.second}?`
+    case 'lookAtJoin':
+      return `Look at the join of Rnd ${look.round}: is a stitch worked into it, or the first stitch skipped?`
     case 'lookAtCentre':
       return 'Look at the middle: does the ring stand open?'
   }
