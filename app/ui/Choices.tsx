@@ -39,7 +39,7 @@ export function Choices<T extends string>({
               aria-hidden
               className="mt-1 grid size-4 shrink-0 place-items-center rounded-full border-2 rule"
             >
-              <RadioGroup.Indicator className="size-2 rounded-full bg-ink" />
+              <RadioGroup.Indicator className="size-4 rounded-full bg-ink" />
             </span>
             <span className="min-w-0">
               <span className="block text-18 font-medium">{choice.label}</span>

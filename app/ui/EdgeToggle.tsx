@@ -29,7 +29,7 @@ export function EdgeToggle({ value, onChange }: EdgeToggleProps) {
           className="grid justify-items-center text-16 text-ink-2 data-[state=on]:font-bold data-[state=on]:text-ink [&>svg]:max-w-full"
         >
           <EdgeLine lies={edge} />
-          <span className="border-b-4 border-transparent px-1 [[data-state=on]>&]:border-tape">{words}</span>
+          <span className="border-b-4 border-transparent px-1 [[data-state=on]>&]:border-ink">{words}</span>
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>

@@ -6,7 +6,7 @@ import { Link, NavLink } from 'react-router'
 import { useProjects } from '../store/queries.ts'
 import { useSizes } from './useSizes.ts'
 
-const TAB = 'slab flex items-center px-3.5 text-20 max-sm:px-3 max-sm:text-18'
+const TAB = 'slab flex items-center px-3.5 text-20 max-sm:px-3 max-sm:text-18 max-sm:large:px-2'
 
 interface HeaderProps {
   /** The piece whose Plan and Work can be opened. */
@@ -19,18 +19,24 @@ interface HeaderProps {
 /** One header everywhere: the shelf in one step, recent pieces, and the views of this piece. */
 export function Header({ projectId, recent = true, children }: HeaderProps) {
   return (
-    <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 rule pr-7 pl-7 max-sm:pr-0 max-sm:pl-4">
-      <Link to="/" className="slab mr-5 flex items-center text-26 tracking-tight max-sm:mr-1 max-sm:text-21">
+    <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 rule pr-7 pl-7 tight:pr-0 max-sm:pl-4">
+      <Link
+        to="/"
+        className={clsx(
+          'slab mr-5 flex items-center text-26 tracking-tight max-sm:mr-1 max-sm:text-21',
+          projectId && 'max-sm:large:hidden',
+        )}
+      >
         Uzel
       </Link>
-      <nav aria-label="Main" className="flex min-w-0 grow items-stretch">
-        <Tab to="/" end narrow={false}>
+      <nav aria-label="Main" className="flex min-w-0 grow items-stretch overflow-hidden">
+        <Tab to="/" end shown="roomy">
           Shelf
         </Tab>
-        <Tab to="/gauges" narrow={projectId === undefined}>
+        <Tab to="/gauges" shown={projectId === undefined ? 'always' : 'untight'}>
           Gauges
         </Tab>
-        <Tab to="/yarns" narrow={projectId === undefined}>
+        <Tab to="/yarns" shown={projectId === undefined ? 'always' : 'untight'}>
           Yarns
         </Tab>
         {projectId && recent && <RecentPieces current={projectId} />}
@@ -47,7 +53,7 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
         to="/settings"
         aria-label="Settings"
         className={({ isActive }) =>
-          clsx('flex w-11 items-center justify-center max-sm:hidden', isActive && 'bg-tape')
+          clsx('flex w-11 shrink-0 items-center justify-center tight:hidden', isActive && 'bg-tape')
         }
       >
         <Settings aria-hidden size={22} />
@@ -71,7 +77,7 @@ function PhoneMenu() {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
-        className="grid w-11 place-items-center data-[state=open]:bg-tape sm:hidden"
+        className="hidden w-11 shrink-0 place-items-center data-[state=open]:bg-film-2 tight:grid"
         aria-label="Menu"
       >
         <Menu aria-hidden size={24} />
@@ -82,7 +88,7 @@ function PhoneMenu() {
             <DropdownMenu.Item key={to} asChild>
               <Link
                 to={to}
-                className="flex min-h-11 items-center px-4 text-18 outline-none data-[highlighted]:bg-tape"
+                className="flex min-h-11 items-center px-4 text-18 outline-none data-[highlighted]:bg-film-2"
               >
                 {name}
               </Link>
@@ -97,18 +103,23 @@ function PhoneMenu() {
 interface TabProps {
   readonly to: string
   readonly end?: boolean
-  /** Whether it stays on a narrow screen. */
-  readonly narrow?: boolean
+  /** `roomy` goes into the menu on phones; `untight` wherever a piece's own tabs need the room. */
+  readonly shown?: 'always' | 'roomy' | 'untight'
   readonly children: ReactNode
 }
 
-function Tab({ to, end = false, narrow = true, children }: TabProps) {
+function Tab({ to, end = false, shown = 'always', children }: TabProps) {
   return (
     <NavLink
       to={to}
       end={end}
       className={({ isActive }) =>
-        clsx(TAB, !narrow && 'max-sm:hidden', isActive ? 'bg-tape text-ink' : 'text-ink-2 hover:bg-film-2')
+        clsx(
+          TAB,
+          shown === 'roomy' && 'tight:hidden',
+          shown === 'untight' && 'tight:hidden',
+          isActive ? 'bg-tape text-ink' : 'text-ink-2 hover:bg-film-2',
+        )
       }
     >
       {children}
@@ -131,7 +142,7 @@ function RecentPieces({ current }: { current: string }) {
             className={clsx(
               'flex min-w-0 flex-col justify-center border-b-[5px] px-3 text-14 leading-tight',
               project.id === current
-                ? 'border-tape bg-film-2'
+                ? 'border-ink bg-film-2'
                 : 'border-transparent text-ink-2 hover:bg-film-2',
             )}
             aria-current={project.id === current ? 'true' : undefined}

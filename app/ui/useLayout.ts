@@ -5,8 +5,10 @@ export type Layout = 'desk' | 'stacked' | 'phone'
 
 const DESK = { width: 1180, height: 700 }
 const NARROW = 1024
+/** Under this a piece's own tabs and the main ones do not fit beside one another. */
+const TIGHT = 780
 const PHONE = 640
-const LOW = 600
+const LOW = 360
 
 /** The window in px of normal print: large print has the room of a smaller window. */
 function roomNow(): { width: number; height: number } {
@@ -34,12 +36,17 @@ export function useLayout(): Layout {
   return useSyncExternalStore(subscribe, layoutNow)
 }
 
-/** Keeps `data-room` on the document, which the style sheet's max-lg, max-sm and low go by. */
+/** Keeps `data-room` on the document, which the style sheet's max-lg, tight, max-sm and low go by. */
 export function watchRoom(): void {
   const mark = () => {
     const { width, height } = roomNow()
-    const room = [width < PHONE && 'phone', width < NARROW && 'narrow', height < LOW && 'low'].filter(Boolean)
-    document.documentElement.dataset['room'] = room.join(' ')
+    const room = [
+      width < PHONE && 'phone',
+      width < TIGHT && 'tight',
+      width < NARROW && 'narrow',
+      height < LOW && 'low',
+    ]
+    document.documentElement.dataset['room'] = room.filter(Boolean).join(' ')
   }
   mark()
   subscribe(mark)

@@ -34,7 +34,8 @@ export interface DiscMeasured {
 const FABRIC_SD = 0.009
 /** A tape around an edge follows it less well. */
 const AROUND_SD = 0.012
-/** Depth of a cup answers the model of a dish only so well. */
+/** How wide a rim that stands up is answers its count only so well, and its depth the model of a dish. */
+const RIM_SD = 0.015
 const DISH_SD = 0.04
 /** |flatness| is anywhere within the tolerance when an edge lies flat, as the eye sees it. */
 const FLAT = { within: FLAT_TOLERANCE, blur: 0.01 } as const
@@ -81,10 +82,9 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
     around === undefined ? [] : [widthAs(around / last.count, (TAPE_SD / around) ** 2 + AROUND_SD ** 2)]
   if (edge.kind === 'standsUp') {
     const bow = (2 * Math.PI) / (last.count * (1 + FLAT_TOLERANCE / 2))
-    const noise = variance + DISH_SD ** 2
     return [
-      widthAs(radius * bow, noise),
-      heightAs(arcOfDish(radius, edge.by) / (1 - FLAT_TOLERANCE / 2), noise, 'height'),
+      widthAs(radius * bow, variance + RIM_SD ** 2),
+      heightAs(arcOfDish(radius, edge.by) / (1 - FLAT_TOLERANCE / 2), variance + DISH_SD ** 2, 'height'),
       ...circumference,
     ]
   }

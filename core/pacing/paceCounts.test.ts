@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
 import { everyPace, referencePace } from '../testing/referencePace.ts'
 import { paceCounts } from './paceCounts.ts'
-import { betaOf, deviationFrom, type PacingProblem } from './pacingProblem.ts'
+import { FLAT_TOLERANCE } from '../shape/disc.ts'
+import { betaOf, deviationFrom, inOuterHalf, type PacingProblem } from './pacingProblem.ts'
 
 function problem(
   perRound: number,
@@ -68,6 +69,56 @@ test('more rhythm never costs less deviation, and buys fewer complications', () 
   }
   const all = [0, 0.25, 0.5, 0.75, 1].map(deviation)
   all.slice(1).forEach((cost, index) => expect(cost).toBeGreaterThanOrEqual(all[index]! - 1e-9))
+})
+
+describe('the guard of flatness, over 1,000 everyday discs', () => {
+  const discs = fc.sample(
+    fc.noBias(
+      fc.record({
+        usual: fc.constantFrom(6, 8, 12),
+        perMille: fc.integer({ min: -100, max: 100 }),
+        rounds: fc.integer({ min: 6, max: 25 }),
+      }),
+    ),
+    { seed: 7, numRuns: 1000 },
+  )
+  const asked = discs.map(({ usual, perMille, rounds }) =>
+    problem(usual * (1 + perMille / 1000), rounds, 0.5),
+  )
+  const paced = asked.map((one) => paceCounts(one).counts)
+  /** A wall at the tolerance instead: no count beyond it, whatever that does to the rhythm. */
+  const walled = asked.map((one) => {
+    const wall = (index: number, count: number) => {
+      const off = Math.abs(count / one.ideals[index]! - 1) / FLAT_TOLERANCE
+      const beyond = inOuterHalf(index, one.ideals.length) && off > 1 + 1e-9
+      return ((index + 1) / ((one.ideals.length + 1) / 2)) * off * off + (beyond ? 1000 * off : 0)
+    }
+    return paceCounts({ ...one, deviationCost: wall }).counts
+  })
+  const uneven = (counts: readonly number[]) =>
+    counts.slice(1).filter((count, index) => {
+      const more = count - counts[index]!
+      return more !== 0 && counts[index]! % more !== 0
+    }).length
+  const sum = (numbers: readonly number[]) => numbers.reduce((total, one) => total + one, 0)
+
+  test('none strays beyond 4.5% in its outer half', () => {
+    const strays = paced.map((counts, disc) =>
+      Math.max(
+        ...counts.map((count, index) =>
+          inOuterHalf(index, counts.length) ? Math.abs(count / asked[disc]!.ideals[index]! - 1) : 0,
+        ),
+      ),
+    )
+    expect(Math.max(...strays)).toBeLessThanOrEqual(0.045)
+  })
+
+  test('a steep cost changes one in twenty against a wall at 4%, all together to fewer uneven repeats', () => {
+    const changed = paced.filter((counts, disc) => counts.join() !== walled[disc]!.join())
+    expect(changed.length).toBeGreaterThan(20)
+    expect(changed.length).toBeLessThan(100)
+    expect(sum(paced.map(uneven))).toBeLessThan(0.8 * sum(walled.map(uneven)))
+  })
 })
 
 test('a fixed count is met and the others are paced around it', () => {

@@ -13,18 +13,61 @@ test.each([
   ['½ in', 'cm', 12.7],
   [' 220mm ', 'cm', 220],
   ['.5', 'in', 12.7],
+  ['4-1/8"', 'cm', 104.775],
+  ['4 1⁄8 in', 'cm', 104.775],
+  ["10''", 'cm', 254],
+  ['10.', 'cm', 100],
+  ['10 cm.', 'in', 100],
+  ['10, cm', 'in', 100],
+  ['1,234.5 mm', 'cm', 1234.5],
+  ['1.234,5 mm', 'cm', 1234.5],
+  ['0,125 in', 'cm', 3.175],
+  ['3 / 4 in', 'cm', 19.05],
 ] as const)('reads "%s" (%s assumed) as %f mm', (text, assumed, value) => {
   expect(parseLength(text, assumed)).toEqual({ ok: true, value: expect.closeTo(value, 6) })
 })
 
-test.each(['', 'wide', '12 ells', '4 1/0 in', '-3', '1 2 3', '3..4', '/8'])(
-  'refuses "%s" with a sentence',
-  (text) => {
-    const read = parseLength(text, 'cm')
-    expect(read.ok).toBe(false)
-    if (!read.ok) expect(read.message).toMatch(/\.$/)
-  },
-)
+test.each([
+  '',
+  'wide',
+  '12 ells',
+  '4 1/0 in',
+  '-3',
+  '1 2 3',
+  '3..4',
+  '/8',
+  '1,000 mm',
+  '9'.repeat(400),
+  '1e999',
+  'Infinity',
+  '2000 m',
+  '1e6 cm',
+])('refuses "%s" with a sentence', (text) => {
+  const read = parseLength(text, 'cm')
+  expect(read.ok).toBe(false)
+  if (!read.ok) expect(read.message).toMatch(/\.$/)
+})
+
+test('a thousand or a decimal is asked about, not guessed', () => {
+  expect(parseLength('1,000 mm', 'cm')).toEqual({
+    ok: false,
+    message: '“1,000” can be read two ways. Write 1000 mm, or 1.0 mm.',
+  })
+  expect(parseLength('12,250', 'mm')).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('12250 mm, or 12.25 mm'),
+  })
+})
+
+test('too much gets a sentence with what there can be, and nothing long is repeated', () => {
+  expect(parseYarnLength('1000000000', 'm')).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('Up to 100 km'),
+  })
+  expect(parseMass('1000000000 g', 'g')).toMatchObject({ ok: false })
+  const read = parseLength('x'.repeat(10_000), 'cm')
+  expect(!read.ok && read.message.length).toBeLessThan(90)
+})
 
 test('what is written is read back, in every unit, within what the tape shows', () => {
   const halfStep = { mm: 0.05, cm: 0.5, in: 25.4 / 16 }

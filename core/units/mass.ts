@@ -8,6 +8,7 @@ const MASSES: UnitTable<MassUnit> = {
   per: { g: 1, oz: GRAMS_PER_OUNCE },
   words: { g: 'g', gram: 'g', grams: 'g', gr: 'g', oz: 'oz', ounce: 'oz', ounces: 'oz' },
   what: 'a weight',
+  most: { value: 100_000, words: '100 kg' },
   example: (unit) => (unit === 'g' ? '48.5 g' : '1 3/4 oz'),
 }
 

@@ -18,15 +18,14 @@ const LENGTHS: UnitTable<LengthUnit> = {
     inch: 'in',
     inches: 'in',
     '"': 'in',
-    '″': 'in',
-    '”': 'in',
   },
   what: 'a length',
+  most: { value: 100_000, words: '100 m' },
   example: (unit) => (unit === 'in' ? '8 5/8 in' : unit === 'cm' ? '22 cm' : '6.5 mm'),
 }
 
 /**
- * Reads a length as people write it: "10.5", "10,5 cm", "4 1/8 in", "4⅛″".
+ * Reads a length as people write it: "10.5", "10,5 cm", "4 1/8 in", "4-1/8″", "4⅛″".
  * @param assumed the unit of a number that names none
  */
 export function parseLength(text: string, assumed: LengthUnit): ParsedLength {

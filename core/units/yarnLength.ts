@@ -18,6 +18,7 @@ const YARN_LENGTHS: UnitTable<YarnLengthUnit> = {
     yards: 'yd',
   },
   what: 'a length of yarn',
+  most: { value: 100_000, words: '100 km' },
   example: (unit) => (unit === 'm' ? '85 m' : '93 yd'),
 }
 

@@ -92,7 +92,7 @@ function GaugeStrip({ gauges, open }: { gauges: readonly GaugeRecord[]; open: st
             className={clsx(
               'flex min-w-0 items-center gap-2 border-b-[5px] px-3 text-14 leading-tight',
               gauge.id === open
-                ? 'border-tape bg-film-2 font-bold'
+                ? 'border-ink bg-film-2 font-bold'
                 : 'border-transparent text-ink-2 hover:bg-film-2',
             )}
           >

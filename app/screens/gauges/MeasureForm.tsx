@@ -67,7 +67,7 @@ export function MeasureForm({ model, draft, setDraft, clear }: MeasureFormProps)
             <ToggleGroup.Item
               key={kind}
               value={kind}
-              className="min-h-11 border-b-4 border-transparent px-3 text-16 text-ink-2 data-[state=on]:border-tape data-[state=on]:font-bold data-[state=on]:text-ink"
+              className="min-h-11 border-b-4 border-transparent px-3 text-16 text-ink-2 data-[state=on]:border-ink data-[state=on]:font-bold data-[state=on]:text-ink"
             >
               {EVIDENCE_NAMES[kind]}
             </ToggleGroup.Item>

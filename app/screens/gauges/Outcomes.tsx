@@ -21,7 +21,7 @@ export function Outcomes({ model }: { model: GaugeModel }) {
           <Tabs.Trigger
             key={key}
             value={key}
-            className="slab min-h-11 border-b-4 border-transparent text-18 text-ink-2 data-[state=active]:border-tape data-[state=active]:text-ink"
+            className="slab min-h-11 border-b-4 border-transparent text-18 text-ink-2 data-[state=active]:border-ink data-[state=active]:text-ink"
           >
             {name}
           </Tabs.Trigger>

@@ -103,7 +103,7 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
           <ToggleGroup.Item
             key={kind}
             value={kind}
-            className="min-h-11 border-b-4 border-transparent pr-5 text-left text-ink-2 data-[state=on]:border-tape data-[state=on]:font-bold data-[state=on]:text-ink"
+            className="min-h-11 border-b-4 border-transparent pr-5 text-left text-ink-2 data-[state=on]:border-ink data-[state=on]:font-bold data-[state=on]:text-ink"
           >
             {kind === 'unravelled'
               ? 'Pull out ten'

@@ -22,12 +22,14 @@ interface LedgerProps {
   readonly onPoint: (round: number | undefined) => void
   readonly rowHeight: number
   readonly onScroll?: (top: number) => void
+  /** Told where the middle of each row lies, px from the top of the table, whenever that changes. */
+  readonly onRows?: (middles: readonly number[]) => void
   readonly className?: string
 }
 
 /** The rounds in crochet words, with counts and the sizes to expect. */
 export function Ledger(props: LedgerProps) {
-  const { plan, terms, sizes, yarns, guess, lit, onPoint, rowHeight, onScroll, className } = props
+  const { plan, terms, sizes, yarns, guess, lit, onPoint, rowHeight, onScroll, onRows, className } = props
   const body = useRef<HTMLTableSectionElement>(null)
   const checkpoints = new Map(plan.checkpoints.map((checkpoint) => [checkpoint.afterRound, checkpoint]))
 
@@ -41,6 +43,15 @@ export function Ledger(props: LedgerProps) {
     if (top < box.scrollTop || row.offsetTop + rowHeight > box.scrollTop + box.clientHeight)
       box.scrollTop = top
   }, [lit, rowHeight])
+
+  useEffect(() => {
+    const rows = body.current
+    if (!rows || !onRows) return
+    const tell = () => onRows([...rows.rows].map((row) => row.offsetTop + row.offsetHeight / 2))
+    const observer = new ResizeObserver(tell)
+    observer.observe(rows)
+    return () => observer.disconnect()
+  }, [onRows, plan.rounds.length])
 
   const moveFocus = (event: KeyboardEvent, number: number) => {
     const to = event.key === 'ArrowDown' ? number + 1 : event.key === 'ArrowUp' ? number - 1 : undefined

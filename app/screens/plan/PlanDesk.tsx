@@ -35,6 +35,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
   const [footArea, footSize] = useElementSize()
   const [lit, setLit] = useState<number>()
   const [scrolled, setScrolled] = useState(0)
+  const [rows, setRows] = useState<readonly number[]>([])
   const print = settings.print / 100
   const ledgerWidth = LEDGER_WIDTH * print
   const blockWidth = BLOCK_WIDTH * print
@@ -52,11 +53,10 @@ export function PlanDesk({ model }: { model: PlanModel }) {
   const drawingWidth = MARGIN + radius * (1 + TAIL) + 40
   const ledgerX = mirrored ? MARGIN : width - MARGIN - ledgerWidth
   const ledgerTop = Math.max(centre.y - 2, BLOCK_TOP + blockSize.height + 2)
-  const firstRow = ledgerTop + ROW * print
   const leaderTo = (round: number) => {
-    const y = (round - 0.5) * ROW * print - scrolled
-    if (y < 0 || y > ledgerSize.height - ROW * print) return undefined
-    return { x: mirrored ? ledgerX + ledgerWidth + 6 : ledgerX - 2, y: firstRow + y }
+    const y = (rows[round - 1] ?? -1) - scrolled
+    if (y < ROW * print || y > ledgerSize.height) return undefined
+    return { x: mirrored ? ledgerX + ledgerWidth + 6 : ledgerX - 2, y: ledgerTop + y }
   }
   return (
     <main ref={area} className="relative grow overflow-hidden">
@@ -141,6 +141,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
               onPoint={setLit}
               rowHeight={ROW * print}
               onScroll={setScrolled}
+              onRows={setRows}
             />
           </section>
         </>

@@ -30,7 +30,7 @@ export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { mod
               className="group grid h-11 w-7 place-items-center"
             >
               <span className="relative grid h-full w-full place-items-center before:absolute before:inset-x-0 before:top-1/2 before:h-px before:bg-ink group-first-of-type:before:left-1/2 group-last-of-type:before:right-1/2">
-                <span className="z-10 size-3.5 border-2 rule bg-film group-data-[state=checked]:size-5 group-data-[state=checked]:bg-tape" />
+                <span className="z-10 size-3.5 border-2 rule bg-film group-data-[state=checked]:size-5 group-data-[state=checked]:bg-ink" />
               </span>
             </RadioGroup.Item>
           )

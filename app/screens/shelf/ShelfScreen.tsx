@@ -194,7 +194,7 @@ function StageFilter({ rows, stage, onStage }: StageFilterProps) {
             aria-pressed={stage === value}
             className={clsx(
               'min-h-11 border-b-4 text-16',
-              stage === value ? 'border-tape font-bold' : 'border-transparent text-ink-2 hover:text-ink',
+              stage === value ? 'border-ink font-bold' : 'border-transparent text-ink-2 hover:text-ink',
             )}
             onClick={() => onStage(value)}
           >

@@ -103,7 +103,7 @@ function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ..
       onPointerEnter={() => onChoose(project.id)}
       onFocus={() => onChoose(project.id)}
     >
-      <td className={clsx('border-l-[6px] pl-2 text-18', chosen ? 'border-tape' : 'border-transparent')}>
+      <td className={clsx('border-l-[6px] pl-2 text-18', chosen ? 'border-ink' : 'border-transparent')}>
         <span className="slab">{number}</span>
       </td>
       <th scope="row" className={clsx('pr-4 pl-2 font-normal', oneLine ? 'py-0.5' : 'py-1')}>
@@ -257,7 +257,7 @@ function YarnToGo({ row, yarns }: { row: ShelfRow; yarns: readonly YarnRecord[] 
   )
 }
 
-const MENU_ITEM = 'flex min-h-11 items-center px-4 text-18 outline-none data-[highlighted]:bg-tape'
+const MENU_ITEM = 'flex min-h-11 items-center px-4 text-18 outline-none data-[highlighted]:bg-film-2'
 
 function RowMenu({ row, onOpen, onRename, onDuplicate, onExport, onDelete }: RowDeeds & { row: ShelfRow }) {
   return (

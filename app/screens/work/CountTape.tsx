@@ -1,17 +1,20 @@
 import { stitchesMade, type WorkView } from '../../../core/index.ts'
+import { useSettings } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { stitchRowGeometry } from './stitchRowGeometry.ts'
 
 interface CountTapeProps {
   readonly now: WorkView
   readonly unit: number
+  /** Height of the stage, px. */
+  readonly roomHeight: number
 }
 
 const HEIGHT = 42
 const LEAD = 44
 
 /** The round as a tape: a tick a stitch, a wedge at every increase, filled to the count. */
-export function CountTape({ now, unit }: CountTapeProps) {
+export function CountTape({ now, unit, roomHeight }: CountTapeProps) {
   const [area, { width }] = useElementSize()
   const { round, units, made, bracket } = now
   const margin = width < 600 ? 16 : 28
@@ -20,7 +23,7 @@ export function CountTape({ now, unit }: CountTapeProps) {
   const pitch = long / round.count
   const from = x(stitchesMade(units, bracket.from))
   const to = x(stitchesMade(units, bracket.to))
-  const { bracket: enlarged } = stitchRowGeometry(units, unit, bracket, width)
+  const { bracket: enlarged } = stitchRowGeometry(units, unit, bracket, { width, height: roomHeight })
   return (
     <div ref={area}>
       <svg width={width} height={LEAD + HEIGHT} className="block" aria-hidden>
@@ -45,7 +48,7 @@ export function CountTape({ now, unit }: CountTapeProps) {
           <path d={`M${x(made)} -6V${HEIGHT}`} stroke="var(--color-ink)" strokeWidth={4} />
         </g>
       </svg>
-      <CountTag made={made} of={round.count} at={x(made)} width={width} unit={unit} />
+      <CountTag made={made} of={round.count} at={x(made)} width={width} roomHeight={roomHeight} unit={unit} />
     </div>
   )
 }
@@ -102,38 +105,44 @@ function Ticks({
   })
 }
 
-/** The count on its tag, pointing at the tape; it stays on the screen at both ends. */
-function CountTag({
-  made,
-  of,
-  at,
-  width,
-  unit,
-}: {
-  made: number
-  of: number
-  at: number
-  width: number
-  unit: number
-}) {
+interface CountTagProps {
+  readonly made: number
+  readonly of: number
+  /** Where the tape is filled to, px. */
+  readonly at: number
+  readonly width: number
+  readonly roomHeight: number
+  readonly unit: number
+}
+
+/** Width of a numeral against its height. */
+const NUMERAL = 0.62
+
+/** The count on its tag, pointing at the tape; it stays on the screen at both ends, and whole in any room. */
+function CountTag({ made, of, at, width, roomHeight, unit }: CountTagProps) {
+  const { print } = useSettings()
   const small = width < 600
-  const tag = (small ? 50 : 66) * Math.max(2, String(made).length) + 34
-  const left = Math.max(small ? 16 : 28, Math.min(at - tag / 2, width - tag - (small ? 110 : 180)))
+  const rem = (16 * print) / 100
+  const size = Math.min((small ? 4.8 : 6.6) * rem, (roomHeight || 600) * (small ? 0.13 : 0.17))
+  const tag = size * NUMERAL * Math.max(2, String(made).length) + 34
+  const beside = size * 0.44 * NUMERAL * (String(of).length + 3) + 24
+  const margin = small ? 16 : 28
+  const left = Math.max(margin, Math.min(at - tag / 2, width - tag - beside - margin))
   const nose = Math.max(14, Math.min(at - left, tag - 14))
   return (
-    <div className="relative flex h-[7.4rem] items-end max-sm:h-[5.6rem]" style={{ marginLeft: left }}>
+    <div className="relative flex items-end" style={{ marginLeft: left, paddingTop: 13 }}>
       <svg className="absolute top-0 left-0" width={tag} height={14} aria-hidden>
         <path d={`M${nose - 14} 14L${nose} 0L${nose + 14} 14Z`} fill="var(--color-tape)" />
       </svg>
       <span
         key={unit}
         data-testid="count"
-        className="count-tag grid h-[6.6rem] place-items-center bg-tape font-slab text-[6.6rem] leading-none font-[550] tracking-[-0.04em] tabular max-sm:h-[4.8rem] max-sm:text-[4.8rem]"
-        style={{ width: tag }}
+        className="count-tag grid place-items-center bg-tape font-slab leading-none font-[550] tracking-[-0.04em] tabular"
+        style={{ width: tag, height: size, fontSize: size }}
       >
         {made}
       </span>
-      <span className="slab pb-2 pl-4 text-[2.9rem] leading-none whitespace-nowrap max-sm:text-[2rem]">
+      <span className="slab pb-2 pl-4 leading-none whitespace-nowrap" style={{ fontSize: size * 0.44 }}>
         of {of}
       </span>
     </div>

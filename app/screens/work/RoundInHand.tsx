@@ -8,6 +8,7 @@ import {
   type WorkView,
 } from '../../../core/index.ts'
 import { useSettings } from '../../store/queries.ts'
+import { useElementSize } from '../../ui/useElementSize.ts'
 import { CheckpointAhead } from './CheckpointAhead.tsx'
 import { CountTape } from './CountTape.tsx'
 import { endingSentence } from './endingSentence.ts'
@@ -20,6 +21,10 @@ interface RoundInHandProps {
   readonly position: Position
 }
 
+/** Px of the stage from which what the round ends on, and then the piece so far, have room beside the work. */
+const ROOM_FOR_MORE = 620
+const ROOM_FOR_ALL = 690
+
 /** The round on the hook, legible from across the table. */
 export function RoundInHand({ plan, construction, now, position }: RoundInHandProps) {
   const { terms } = useSettings()
@@ -28,12 +33,16 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
   const text = writeOps(ops, terms)
   const { start, end } = writeRound(round, { construction, terms, below: plan.rounds[round.number - 2] })
   const [bold, rest] = endingSentence(round, terms)
+  const [stage, room] = useElementSize()
   return (
-    <div className="flex min-h-0 grow flex-col justify-between gap-2 overflow-hidden pt-4 low:overflow-visible">
+    <div
+      ref={stage}
+      className="stage flex min-h-0 grow flex-col justify-between gap-1 overflow-hidden pt-3 low:min-h-[26rem]"
+    >
       <div className="flex items-start gap-x-10 px-7 max-sm:gap-x-4 max-sm:px-4">
         <RoundNumber number={round.number} of={plan.rounds.length} />
-        <div className="min-w-0 grow pt-4 max-sm:pt-2">
-          <p className={clsx('slab leading-tight', repeatSize(text))}>
+        <div className="min-w-0 grow pt-[min(1rem,1.5cqh)]">
+          <p className={clsx('slab leading-[1.1]', repeatSize(text))}>
             {text.split(/(inc|dec)/).map((part, index) => (
               <span
                 key={index}
@@ -44,7 +53,7 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
             ))}
           </p>
           <RepeatBoxes time={repeat.time} times={repeat.times} />
-          <p className="pt-1 text-20 text-ink-2 max-sm:text-16">
+          <p className="line-clamp-3 pt-1 text-[min(1.25rem,4.5cqh)] text-ink-2 max-sm:text-[min(1rem,3.2cqh)]">
             {position.unit === 0 && start ? (
               <strong className="text-ink">Begin: {start}.</strong>
             ) : (
@@ -52,21 +61,33 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
             )}
           </p>
         </div>
-        <CheckpointAhead plan={plan} position={position} now={now} className="max-lg:hidden" />
+        {room.height >= ROOM_FOR_MORE && (
+          <CheckpointAhead plan={plan} position={position} now={now} className="max-lg:hidden" />
+        )}
       </div>
       <div className="relative lg:pb-3">
-        <StitchRow units={now.units} unit={position.unit} bracket={now.bracket} terms={terms} />
-        <CountTape now={now} unit={position.unit} />
-        <p className="absolute right-7 bottom-5 w-[22rem] text-right text-24 leading-tight max-lg:hidden">
-          <strong>{bold}</strong> {rest}
-        </p>
+        <StitchRow
+          units={now.units}
+          unit={position.unit}
+          bracket={now.bracket}
+          terms={terms}
+          roomHeight={room.height}
+        />
+        <CountTape now={now} unit={position.unit} roomHeight={room.height} />
+        {room.height >= ROOM_FOR_MORE && (
+          <p className="absolute right-7 bottom-5 w-[22rem] text-right text-24 leading-tight max-lg:hidden">
+            <strong>{bold}</strong> {rest}
+          </p>
+        )}
       </div>
-      <div className="grid gap-3 px-7 pb-4 max-sm:px-4 lg:hidden">
-        <CheckpointAhead plan={plan} position={position} now={now} />
-        <p className="text-24 leading-tight max-sm:text-18">
-          <strong>{bold}</strong> {rest}
-        </p>
-      </div>
+      {room.height >= ROOM_FOR_MORE && (
+        <div className="flex min-h-0 flex-wrap items-end gap-x-6 gap-y-2 overflow-hidden px-7 pb-3 max-sm:px-4 lg:hidden">
+          <p className="text-24 leading-tight max-sm:text-18">
+            <strong>{bold}</strong> {rest}
+          </p>
+          {room.height >= ROOM_FOR_ALL && <CheckpointAhead plan={plan} position={position} now={now} />}
+        </div>
+      )}
       <p className="visually-hidden" role="status">
         {now.made} of {round.count}
       </p>
@@ -78,9 +99,9 @@ function RoundNumber({ number, of }: { number: number; of: number }) {
   const wide = number > 9
   return (
     <div className={clsx('flex shrink-0', wide ? 'flex-col' : 'gap-2')}>
-      <p className="slab pt-1 text-36 leading-none max-sm:text-24">
+      <p className="slab pt-1 text-[min(2.25rem,7cqh)] leading-none max-sm:text-[min(1.5rem,5cqh)]">
         Rnd
-        <span className="block pt-1 font-text text-26 font-normal tracking-normal max-sm:text-16">
+        <span className="block pt-1 font-text text-[min(1.625rem,5cqh)] font-normal tracking-normal max-sm:text-[min(1rem,3.5cqh)]">
           of {of}
         </span>
       </p>
@@ -88,8 +109,8 @@ function RoundNumber({ number, of }: { number: number; of: number }) {
         className={clsx(
           'font-slab leading-[0.76] font-medium tracking-[-0.05em]',
           wide
-            ? 'pt-3 text-[min(15rem,26vh)] max-lg:text-[11rem] max-sm:text-[5.5rem]'
-            : 'text-[min(20.5rem,36vh)] max-lg:text-[16rem] max-sm:text-[9.5rem]',
+            ? 'pt-3 text-[min(15rem,30cqh)] max-lg:text-[min(11rem,26cqh)] max-sm:text-[min(5.5rem,15cqh)]'
+            : 'text-[min(20.5rem,43cqh)] max-lg:text-[min(16rem,34cqh)] max-sm:text-[min(9.5rem,23cqh)]',
         )}
       >
         {number}
@@ -100,31 +121,32 @@ function RoundNumber({ number, of }: { number: number; of: number }) {
 
 /** The longer the repeat, the smaller its letters. */
 function repeatSize(text: string): string {
-  if (text.length <= 10) return 'text-[min(6.5rem,8.6vw)] max-sm:text-[2.75rem]'
-  if (text.length <= 18) return 'text-[min(4.5rem,6vw)] max-sm:text-[2.1rem]'
-  if (text.length <= 34) return 'text-[min(3rem,4.6vw)] max-sm:text-[1.6rem]'
-  return 'text-[min(2rem,4vw)] max-sm:text-[1.25rem]'
+  if (text.length <= 10) return 'text-[min(6.5rem,8.6vw,16cqh)] max-sm:text-[min(2.75rem,8cqh)]'
+  if (text.length <= 18) return 'text-[min(4.5rem,6vw,12cqh)] max-sm:text-[min(2.1rem,6.5cqh)]'
+  if (text.length <= 34) return 'text-[min(3rem,4.6vw,9cqh)] max-sm:text-[min(1.6rem,5cqh)]'
+  return 'text-[min(2rem,4vw,7cqh)] max-sm:text-[min(1.25rem,4cqh)]'
 }
 
 const MOST_BOXES = 14
 
 function RepeatBoxes({ time, times }: { time: number; times: number }) {
-  if (times === 1) return <p className="pt-3 text-26 max-sm:text-18">once</p>
+  if (times === 1)
+    return <p className="pt-2 text-[min(1.625rem,5cqh)] max-sm:text-[min(1.125rem,4cqh)]">once</p>
   return (
-    <div className="flex flex-wrap items-center gap-x-2 gap-y-1 pt-3">
+    <div className="flex flex-wrap items-center gap-x-2 gap-y-1 pt-[min(0.75rem,2cqh)]">
       {times <= MOST_BOXES &&
         Array.from({ length: times }, (_, index) => (
           <span
             key={index}
             aria-hidden
             className={clsx(
-              'size-9 rounded-[9px] border-2 rule max-sm:size-6',
+              'size-[min(2.25rem,7cqh)] rounded-[9px] border-2 rule max-sm:size-6 max-sm:large:hidden',
               index + 1 < time && 'bg-ink',
               index + 1 === time && 'border-4 bg-tape max-sm:border-3',
             )}
           />
         ))}
-      <span className="pl-2 text-[2.1rem] leading-tight max-sm:text-20">
+      <span className="pl-2 text-[min(2.1rem,7cqh)] leading-tight max-sm:pl-0 max-sm:text-[min(1.25rem,4cqh)]">
         repeat {time} of {times}
       </span>
     </div>

@@ -9,17 +9,23 @@ interface StitchRowProps {
   readonly unit: number
   readonly bracket: WorkView['bracket']
   readonly terms: Terms
+  /** Height of the stage, px: in a low one the tiles are smaller. */
+  readonly roomHeight: number
 }
 
 const ABOVE = 30
 
 /** The round enlarged around the stitch in hand: the row moves, the eye does not. */
-export function StitchRow({ units, unit, bracket, terms }: StitchRowProps) {
+export function StitchRow({ units, unit, bracket, terms, roomHeight }: StitchRowProps) {
   const [area, { width }] = useElementSize()
-  const { measures, places, bracket: span } = stitchRowGeometry(units, unit, bracket, width)
+  const {
+    measures,
+    places,
+    bracket: span,
+  } = stitchRowGeometry(units, unit, bracket, { width, height: roomHeight })
   const height = ABOVE + measures.height + measures.grow + 6
   return (
-    <div ref={area} className="relative overflow-hidden" style={{ height }} aria-hidden>
+    <div ref={area} className="relative shrink-0 overflow-hidden" style={{ height }} aria-hidden>
       <svg className="absolute inset-0" width={width} height={height}>
         <path d={`M${span[0]} 16V4H${span[1]}V16`} fill="none" stroke="var(--color-ink)" strokeWidth={1.4} />
       </svg>

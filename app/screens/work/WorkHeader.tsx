@@ -27,7 +27,7 @@ export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderPro
           )}
         </p>
         <RoundTape plan={plan} made={madeInAll} round={round} />
-        <p className="shrink-0 text-18 tabular max-sm:hidden">
+        <p className="shrink-0 text-18 tabular max-lg:large:hidden tight:hidden">
           {madeInAll} of {plan.stitches}
         </p>
       </div>

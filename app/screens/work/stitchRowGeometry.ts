@@ -26,20 +26,29 @@ export interface StitchRowGeometry {
 const SHAPING_WIDTH = 1.84
 const BEYOND = 220
 
-function measuresIn(width: number): TileMeasures {
-  if (width < 600) return { tile: 64, gap: 6, height: 62, grow: 10 }
+function measuresIn({ width, height }: Room): TileMeasures {
+  if (width < 600 || (height > 0 && height < LOW)) return { tile: 64, gap: 6, height: 62, grow: 10 }
   if (width < 1000) return { tile: 92, gap: 7, height: 86, grow: 12 }
   return { tile: 106, gap: 8, height: 98, grow: 14 }
 }
+
+interface Room {
+  readonly width: number
+  /** Of the whole stage; 0 until it is known. */
+  readonly height: number
+}
+
+const LOW = 520
 
 /** Where the tiles of a round lie around the stitch in hand, in a row of this width. */
 export function stitchRowGeometry(
   units: readonly Unit[],
   unit: number,
   run: WorkView['bracket'],
-  width: number,
+  room: Room,
 ): StitchRowGeometry {
-  const measures = measuresIn(width)
+  const { width } = room
+  const measures = measuresIn(room)
   const current = Math.min(unit, units.length - 1)
   const widthOf = ({ kind }: Unit) => (kind === 'work' ? measures.tile : measures.tile * SHAPING_WIDTH)
   const places = new Map<number, TilePlace>()

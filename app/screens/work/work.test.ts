@@ -17,7 +17,11 @@ test('the stitch in hand stays in the middle of the screen, and tiles never over
         const units = unitsOf(plan.rounds[round - 1]!)
         const unit = Math.floor(share * units.length)
         const { bracket } = workView(plan, { round, unit })
-        const { places, measures, bracket: span } = stitchRowGeometry(units, unit, bracket, width)
+        const {
+          places,
+          measures,
+          bracket: span,
+        } = stitchRowGeometry(units, unit, bracket, { width, height: 700 })
         const now = places.get(unit)!
         expect(now.x + now.width / 2).toBeCloseTo(width / 2, 9)
         const inOrder = [...places].sort(([one], [other]) => one - other).map(([, place]) => place)

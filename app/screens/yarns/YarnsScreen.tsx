@@ -118,7 +118,7 @@ function YarnRow({ yarn, longest, chosen, onChoose }: YarnRowProps) {
         aria-pressed={chosen}
         className={clsx(
           'grid w-full grid-cols-[9rem_1fr_6.5rem] items-center gap-3 border-l-[6px] py-1.5 pl-2 text-left max-sm:grid-cols-[6rem_1fr_5rem]',
-          chosen ? 'border-tape bg-film-2' : 'border-transparent hover:bg-film-2',
+          chosen ? 'border-ink bg-film-2' : 'border-transparent hover:bg-film-2',
         )}
         onClick={onChoose}
       >
