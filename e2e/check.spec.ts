@@ -22,7 +22,7 @@ test('a cupping trivet: what it means, the ways out, the plan changed on the hoo
   await page.keyboard.press('m')
   await expect(page.getByRole('heading', { name: 'Measure after Rnd 6' })).toBeVisible()
   await measureCup(page)
-  await expect(page.getByRole('heading', { name: 'After Rnd 6: 0.7 cm small, and it cups' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'After Rnd 6: 0.8 cm small, and it cups' })).toBeVisible()
   await expect(page.getByText('You work tighter here than your gauge says.')).toBeVisible()
   await expect(page.getByText(/Unchanged, it ends at 2\d\.\d ± \d\.\d cm/)).toBeVisible()
   // Reload in the middle: what was typed is there.
@@ -30,18 +30,18 @@ test('a cupping trivet: what it means, the ways out, the plan changed on the hoo
   await expect(field(page, 'Stands up by')).toHaveValue('0.6')
 
   const ways = page.getByRole('list', { name: 'Ways out' }).getByRole('listitem')
-  await expect(ways.first()).toContainText('Change the rounds ahead')
-  await expect(ways.first()).toContainText('14 rounds in all')
+  const replan = ways.filter({ hasText: 'Change the rounds ahead' })
+  const rounds = /(\d+) rounds in all/.exec(await replan.innerText())![1]!
   await expect(ways.filter({ hasText: 'Accept it' })).toContainText('0 min')
-  await ways.first().getByRole('button', { name: 'Use this plan' }).click()
+  await replan.getByRole('button', { name: 'Use this plan' }).click()
   await expect(page).toHaveURL(/\/work/)
-  await expect(page.getByText('of 14')).toBeVisible()
+  await expect(page.getByText(`of ${rounds}`)).toBeVisible()
   // Rnd 7 stays as it was: the stitches made in it are still made.
   await expect(countOf(page)).toHaveText('17')
   await page.reload()
-  await expect(page.getByText('of 14')).toBeVisible()
+  await expect(page.getByText(`of ${rounds}`)).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('of 12')).toBeVisible()
+  await expect(page.getByText('of 13')).toBeVisible()
   await expect(countOf(page)).toHaveText('17')
 })
 
@@ -104,7 +104,7 @@ test('odd readings are questioned at once, and change nothing', async ({ page })
   await expect(page.getByRole('alert')).toHaveCount(0)
   await expect(page.getByRole('list', { name: 'Ways out' })).toBeVisible()
   await page.goto('/piece/kettle-trivet/work')
-  await expect(page.getByText('of 12')).toBeVisible()
+  await expect(page.getByText('of 13')).toBeVisible()
 })
 
 test('43 where 42 were planned: the next round mends it, to the stitch', async ({ page }) => {
@@ -112,7 +112,10 @@ test('43 where 42 were planned: the next round mends it, to the stitch', async (
   await page.goto('/piece/kettle-trivet/work')
   await page.getByRole('button', { name: 'End of round' }).click()
   await page.getByLabel('I count another number').fill('43')
-  await expect(page.getByText('sc, sc2tog, sc, (inc, 6 sc) × 5, inc, 3 sc')).toBeVisible()
+  // Rnd 8 leaves an increase out instead of working two together.
+  const mending = page.getByText(/^Rnd 8, mending:/).locator('..')
+  await expect(mending).toContainText('48 sts')
+  await expect(mending).not.toContainText('2tog')
   await page.getByRole('button', { name: 'Fix in next round' }).click()
   await expect(countOf(page)).toHaveText('0')
   await page.getByRole('button', { name: 'End of round' }).click()

@@ -74,7 +74,7 @@ test('a full disk says so, keeps counting, offers the log, and catches up', asyn
   await page.keyboard.press('Space')
   await page.keyboard.press('Space')
   await expect(page.getByText(/Not saved since \d\d:\d\d/)).toBeVisible()
-  await expect(countOf(page)).toHaveText('19')
+  await expect(countOf(page)).toHaveText('20')
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Download log' }).click()
   expect((await download).suggestedFilename()).toMatch(/^log-.*\.json$/)

@@ -147,7 +147,7 @@ test('cautions follow use and fibre, are marked as read, and are printed', async
   await openShelf(page)
   await page.goto('/piece/kettle-trivet/plan')
   await page.getByRole('button', { name: 'Yarn Fog, Soot' }).click()
-  await page.getByRole('combobox', { name: 'Yarn' }).last().selectOption({ label: 'Bark' })
+  await page.getByRole('combobox', { name: 'Yarn', exact: true }).last().selectOption({ label: 'Bark' })
   await page.keyboard.press('Escape')
   await expect(page.getByText(/This yarn melts\./)).toBeVisible()
   await page.getByRole('button', { name: /^For, 2 cautions/ }).click()
@@ -159,7 +159,7 @@ test('cautions follow use and fibre, are marked as read, and are printed', async
   await page.getByRole('link', { name: 'Sheet to print' }).click()
   await expect(page.getByText(/Never use it wet\./)).toBeVisible()
   await expect(page.getByText(/This yarn melts\./)).toBeVisible()
-  await expect(page.getByRole('table', { name: 'Rounds' }).locator('tbody tr')).toHaveCount(12)
+  await expect(page.getByRole('table', { name: 'Rounds' }).locator('tbody tr')).toHaveCount(13)
   expect(await pagesOf(await page.pdf({ format: 'A4' }))).toBe(1)
 })
 

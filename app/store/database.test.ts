@@ -47,7 +47,20 @@ test('a browser of version 1 opens with every record brought up to date and none
   expect(await db.yarns.get('fog')).toMatchObject({ metres: 96, fibre: 'unknown' })
   expect(await db.settings.get('workshop')).toMatchObject({ units: 'in', gaugeOver: '4in', masses: 'g' })
   expect(await db.events.count()).toBe(OLD.events.length)
-  expect(await db.planVersions.toArray()).toHaveLength(OLD.planVersions.length)
+  const pinned = await db.planVersions.toArray()
+  expect(pinned).toHaveLength(OLD.planVersions.length)
+  // Two strands took the metres of one until version 4; counts and positions stay as they were.
+  const trivet = pinned.find(({ pieceId }) => pieceId === 'trivet')!
+  const before = (OLD.planVersions as unknown as (typeof trivet)[]).find(({ id }) => id === trivet.id)!
+  expect(trivet.spec.gauge.strands).toBe(2)
+  expect(trivet.plan.yarn[0]!.metres).toBeCloseTo(2 * before.plan.yarn[0]!.metres, 9)
+  expect(trivet.plan.rounds).toEqual(before.plan.rounds)
+  expect((await db.pieces.get('trivet'))!.construction.rounds).toEqual({
+    kind: 'joined',
+    turned: false,
+    begins: 'chain',
+    shaping: 'atTheJoin',
+  })
 })
 
 test('a file of version 1 is read as one of this version; what is wrong in it is still found', () => {

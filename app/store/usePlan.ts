@@ -4,21 +4,21 @@ import {
   planPiece,
   rhythmScale,
   SpecError,
-  spoken,
   type PieceSpec,
   type Plan,
   type RhythmOffer,
 } from '../../core/index.ts'
-import type { Refusal } from '../ui/refusal.ts'
-import { useSizes } from '../ui/useSizes.ts'
 import type { Answer, Planner } from '../workers/plan.worker.ts'
+
+/** What cannot be planned: the field, and what is wrong and would be right, still to be said. */
+export type Unsaid = Pick<SpecError, 'path' | 'unsaid'>
 
 export interface Planned {
   /** The last plan that could be made. */
   readonly plan?: Plan
   /** The spec that `plan` belongs to. */
   readonly spec?: PieceSpec
-  readonly fault?: Refusal
+  readonly fault?: Unsaid
 }
 
 /** Pieces of more rounds are planned in a worker, and the last drawing stays until they are done. */
@@ -69,13 +69,10 @@ function useAnswer<T>(
 /** The plan of a spec; while a spec cannot be planned, the last that could. */
 export function usePlan(spec: PieceSpec | undefined): Planned {
   const answer = useAnswer(spec, planPiece, (worker, heavy) => worker.plan(heavy))
-  const { speech } = useSizes()
   const last = useRef<{ plan: Plan; spec: PieceSpec }>(undefined)
   if (answer?.ok && spec) last.current = { plan: answer.value, spec }
   const { plan, spec: planned } = last.current ?? {}
-  if (!answer || answer.ok) return { plan, spec: planned }
-  const text = answer.unsaid.map((sentence) => spoken(sentence, speech)).join(' ')
-  return { plan, spec: planned, fault: { path: answer.path, text } }
+  return answer && !answer.ok ? { plan, spec: planned, fault: answer } : { plan, spec: planned }
 }
 
 /** What each position of the rhythm control buys. */

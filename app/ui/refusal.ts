@@ -1,4 +1,4 @@
-import { SpecError, type Speech } from '../../core/index.ts'
+import { SpecError, spoken, type Speech } from '../../core/index.ts'
 
 /** What the core refuses: the field, and what is wrong and would be right, as the maker reads it. */
 export interface Refusal {
@@ -11,6 +11,15 @@ export function refusalIn(error: unknown, speech: Speech): Refusal {
   if (!(error instanceof SpecError)) throw error
   return { path: error.path, text: error.said(speech) }
 }
+
+/** A refusal that came without its class, as from a worker. */
+export const refusalFrom = (
+  { path, unsaid }: Pick<SpecError, 'path' | 'unsaid'>,
+  speech: Speech,
+): Refusal => ({
+  path,
+  text: unsaid.map((sentence) => spoken(sentence, speech)).join(' '),
+})
 
 /** The refusal of a check, if it refuses. */
 export function refusalOf(check: () => void, speech: Speech): Refusal | undefined {

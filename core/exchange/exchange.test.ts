@@ -109,6 +109,30 @@ test.each([
   ['[]', '', /not a Uzel file/],
   ['{"format":"other","version":1}', 'format', /not a Uzel file/],
   [spoiled(['version'], 7), 'version', /reads up to 4/],
+  [spoiled(['version'], 0), 'version', /a version from 1 to 4/],
+  [spoiled(['version'], 2.5), 'version', /a version from 1 to 4/],
+  [spoiled(['version'], undefined), 'version', /a version from 1 to 4/],
+  [
+    spoiled(
+      ['pieces', 0, 'colours'],
+      [
+        { fromRound: 1, yarn: 'fog' },
+        { fromRound: 1, yarn: 'fog' },
+      ],
+    ),
+    'pieces[0].colours',
+    /Two yarns begin at the same round/,
+  ],
+  [
+    spoiled(['pieces', 0, 'constraints'], { firstCount: 7, multiples: [{ fromRound: 1, of: 3 }] }),
+    'pieces[0].constraints.firstCount',
+    /do not divide by 3/,
+  ],
+  [
+    spoiled(['pieces', 0, 'colours', 0, 'beside'], ['nowhere']),
+    'pieces[0].colours[0].beside[0]',
+    /Nothing in the file/,
+  ],
   [spoiled(['pieces', 0, 'shape', 'across'], -3), 'pieces[0].shape.across', /greater than or equal/],
   [spoiled(['pieces', 0, 'shape', 'across'], '110'), 'pieces[0].shape.across', /number/],
   [spoiled(['pieces', 0, 'shape', 'across'], undefined), 'pieces[0].shape.across', /required/],

@@ -6,7 +6,7 @@ import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { logEvidence, mostProbable } from '../gauge/mostProbable.ts'
 import type { Reading } from '../gauge/reading.ts'
 import type { PieceSpec, Round } from '../plan/plan.ts'
-import { meanDiameter } from '../shape/disc.ts'
+import { flatnessOfLastThird, meanDiameter } from '../shape/disc.ts'
 import { fabricOf } from '../shape/fabricOf.ts'
 import { predictProfile, type PredictedPosition } from '../shape/predictProfile.ts'
 import { CLOSED_RING, startOfFabric } from '../shape/startOfFabric.ts'
@@ -198,7 +198,8 @@ function fit(
   for (const reading of readings) {
     const worked = rounds.slice(0, reading.afterRound)
     const counts = hypothesis.counts(worked.map(({ count }) => count))
-    numbers.push(...discReadings(modelOf(counts, worked, spec), reading), ...holeReading(reading, spec))
+    const measured = { ...reading, plannedFlatness: flatnessOfLastThird(worked) }
+    numbers.push(...discReadings(modelOf(counts, worked, spec), measured), ...holeReading(reading, spec))
     for (const { round, count } of reading.counts ?? []) {
       log += Math.log(countOdds(count - (counts[round - 1] ?? counts.at(-1)!)))
     }

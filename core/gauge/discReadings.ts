@@ -28,6 +28,8 @@ export interface DiscMeasured {
   /** Length around the edge, mm. */
   readonly around?: number
   readonly edge: EdgeLies
+  /** Flatness that was planned there: lying flat at it is no surprise, even past the tolerance. */
+  readonly plannedFlatness?: number
 }
 
 /** Even an exact tape meets fabric that is not: relative doubt of any size of a disc. */
@@ -93,7 +95,7 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
     on: both,
     value: edge.kind === 'flat' ? 0 : WAVE[edge.much].mean,
     variance: edge.kind === 'flat' ? FLAT_VARIANCE : WAVE[edge.much].sd ** 2,
-    ...(edge.kind === 'flat' ? { bound: FLAT } : {}),
+    ...(edge.kind === 'flat' ? { bound: { ...FLAT, within: flatWithin(measured.plannedFlatness) } } : {}),
     predict: (unknowns) => flatnessOfEdge(model, unknowns),
   }
   if (edge.kind === 'waves') return [heightAs(radius, variance, 'size'), lies, ...circumference]
@@ -106,6 +108,9 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
   }
   return [flat, lies, ...circumference]
 }
+
+/** What lies flat: the tolerance, or what was planned to, well clear of its edge. */
+const flatWithin = (planned = 0): number => Math.max(FLAT.within, Math.abs(planned) + FLAT_TOLERANCE / 2)
 
 /** Sizes of a model's rounds, mm, for some unknowns. Rounds that share their terms share the sum. */
 function sizesAt(
@@ -144,13 +149,13 @@ function heightOut(model: DiscModel, unknowns: Float64Array): number {
 /** The settled radius of a disc that is known to lie flat. */
 function radiusOfFlatDisc(model: DiscModel, unknowns: Float64Array): number {
   const sizes = sizesAt(model, unknowns)
-  const fabric = sizes.map(({ w, h }, index): RoundFabric => ({
-    count: model.rounds[index]!.count,
-    w,
-    h,
-    flatness: 0,
-  }))
-  return settleFlat(fabric, beginningOf(model, sizes[0]!, unknowns).centre).at(-1)!
+  const { hole, centre } = beginningOf(model, sizes[0]!, unknowns)
+  let arc = hole
+  const fabric = sizes.map(({ w, h }, index): RoundFabric => {
+    const { count } = model.rounds[index]!
+    return { count, w, h, flatness: flatness(count, w, (arc += h)) }
+  })
+  return settleFlat(fabric, centre).at(-1)!
 }
 
 /** Mean flatness of the last third of the rounds, which decides how the edge lies. */

@@ -50,6 +50,53 @@ test('dc with a chain that counts: the chain is the first stitch, an increase th
   expect(third!.body).toMatch(/^inc, \(dc, inc\) × \d+$/)
 })
 
+test('chain 2 in joined rounds: into the 2nd chain, no ring, and tall stitches as many more chains', () => {
+  const start = { kind: 'chainTwo' } as const
+  expect(roundsOf('sc', 0.955, { start })[0]).toMatchObject({
+    start: 'ch 2',
+    body: '6 sc in 2nd ch from hook',
+  })
+  const joined = { kind: 'joined', turned: false, shaping: 'atTheJoin' } as const
+  expect(roundsOf('dc', 1.91, { start, rounds: { ...joined, begins: 'chain' } })[0]).toMatchObject({
+    start: 'ch 3',
+    body: '12 dc in 3rd ch from hook',
+  })
+  expect(roundsOf('dc', 1.91, { start, rounds: { ...joined, begins: 'countingChain' } })[0]).toMatchObject({
+    start: 'ch 4',
+    body: '11 dc in 4th ch from hook, the 3 skipped ch count as 1',
+  })
+})
+
+test('a chain that does not count says so where it could be taken for a stitch', () => {
+  const [, second] = roundsOf('dc', 1.91, {})
+  expect(second!.start).toBe('ch 2 (does not count)')
+  expect(roundsOf('sc', 0.955, {})[1]!.start).toBe('ch 1')
+})
+
+test('a plan that changes convention between stitches says so at the change', () => {
+  const rounds = { kind: 'joined', turned: false, begins: 'countingChain', shaping: 'offTheJoin' } as const
+  const construction: Construction = { ...usual, rounds }
+  const [dc, sc] = planPiece(discSpec(120, { stitch: 'dc', construction }, 1.91)).rounds.slice(-2)
+  const trimmed = { ...sc!, stitch: 'sc' as const }
+  expect(writeRound(dc!, { construction, terms: 'US', below: dc }).start).toBe('ch 3 (counts as 1 dc)')
+  expect(writeRound(trimmed, { construction, terms: 'US', below: dc }).start).toBe(
+    'ch 1 (from here on the ch does not count)',
+  )
+  expect(writeRound(trimmed, { construction, terms: 'UK', below: trimmed }).start).toBe('ch 1')
+})
+
+test('a standing stitch begins the round: no chain, and an increase there is completed in the same stitch', () => {
+  const rounds = { kind: 'joined', turned: false, begins: 'standingStitch', shaping: 'atTheJoin' } as const
+  const [first, second, third] = roundsOf('dc', 1.91, { rounds, placement: 'stacked' })
+  expect(first!.start).toBe('magic ring, ch 2 (does not count)')
+  expect(second).toMatchObject({
+    start: 'standing dc, dc in same st',
+    body: 'inc × 11',
+    end: 'join with sl st in first st',
+  })
+  expect(third).toMatchObject({ start: 'standing dc', body: 'inc, (dc, inc) × 11' })
+})
+
 test('UK terms name the same stitches otherwise', () => {
   const { rounds } = planPiece(discSpec(100))
   expect(writeRoundBody(rounds[2]!, 'UK')).toBe('(dc, inc) × 6')

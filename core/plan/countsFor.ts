@@ -45,9 +45,15 @@ function problemOf(
   const evenRounds = new Set(constraints?.evenRounds)
   const first = ideals[0]!
   const deviation = deviationFrom(allIdeals, rhythm)
+  // A repeat from the start may ask for more than a ring usually takes.
+  const of = multipleAt(constraints, fromRound)
+  const nearest = of === 1 ? Math.round(first) : of * Math.max(1, Math.round(first / of))
   return {
     ideals,
-    firstCounts: [Math.max(4, Math.floor(first * 0.85)), Math.ceil(first * 1.2)],
+    firstCounts: [
+      Math.min(nearest, Math.max(4, Math.floor(first * 0.85))),
+      Math.max(nearest, Math.ceil(first * 1.2)),
+    ],
     beta: betaOf(rhythm),
     // An edging follows the round below and is no fabric that could wave or cup.
     deviationCost: (index, count) =>

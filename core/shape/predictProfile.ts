@@ -66,6 +66,12 @@ export function predictProfile(
   return positions
 }
 
+/** Past the flat tolerance a round waves or gives way, and pulls the less the farther: at half as much again not at all. */
+function tautness(flatness: number): number {
+  const past = Math.abs(flatness) / FLAT_TOLERANCE - 1
+  return Math.max(0, Math.min(1, 1 - 2 * past))
+}
+
 /** Solves the tridiagonal normal equations of the flat zone (Thomas algorithm). */
 export function settleFlat(rounds: readonly RoundFabric[], centre: number): number[] {
   const size = rounds.length
@@ -73,7 +79,7 @@ export function settleFlat(rounds: readonly RoundFabric[], centre: number): numb
   const right = new Array<number>(size)
   const link = rounds.map(({ count, h }) => count / (h * h))
   rounds.forEach(({ count, w, h, flatness, edging }, index) => {
-    const taut = !edging && Math.abs(flatness) <= FLAT_TOLERANCE ? 1 : 0
+    const taut = edging ? 0 : tautness(flatness)
     const stretch = (2 * Math.PI) / (count * w)
     const next = rounds[index + 1]
     diagonal[index] = link[index]! + taut * count * stretch * stretch + (next ? link[index + 1]! : 0)

@@ -6,6 +6,7 @@ import { UNROLL_CUT } from '../../drawing/unrolledDisc.ts'
 import { createMat } from '../../store/mutations.ts'
 import { useGauges, useSettings } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
+import { refusalFrom } from '../../ui/refusal.ts'
 import { Header } from '../../ui/Header.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -27,7 +28,7 @@ export function CreateScreen() {
   const read = text.trim() === '' ? undefined : sizes.parse(text)
   const spec = read?.ok ? specOf(newMat({ ...SKETCH, across: read.value }), gauge, settings.pace) : undefined
   const { plan, fault } = usePlan(spec)
-  const problem = read && !read.ok ? read.message : fault?.text
+  const problem = read && !read.ok ? read.message : fault && refusalFrom(fault, sizes.speech).text
   const radius = Math.max(60, Math.min(250, (width - 8) / (2 + Math.PI / 2 - 1)))
   const begin = async () => {
     if (!read?.ok || problem || busy) return

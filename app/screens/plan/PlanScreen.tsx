@@ -4,7 +4,7 @@ import { specOf, type PieceSpec } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
 import { useLearnedPace, useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
-import { refusalIn, type Refusal } from '../../ui/refusal.ts'
+import { refusalFrom, refusalIn, type Refusal } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Header } from '../../ui/Header.tsx'
 import { Opening, NotHere } from '../../ui/Opening.tsx'
@@ -60,7 +60,7 @@ function PlanOf({ view }: { view: ProjectView }) {
     plan,
     spec,
     wantedSpec: wanted.spec,
-    fault: wanted.fault ?? fault,
+    fault: wanted.fault ?? (fault && refusalFrom(fault, speech)),
     changePiece,
     changeGauge,
   }

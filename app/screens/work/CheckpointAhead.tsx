@@ -41,7 +41,7 @@ export function CheckpointAhead({ plan, position, now, className }: CheckpointAh
   return (
     <div
       className={clsx(
-        'flex shrink-0 flex-col items-end max-lg:flex-row max-lg:items-center max-lg:gap-5',
+        'flex shrink-0 flex-col items-end max-lg:flex-row max-lg:items-center max-lg:gap-5 max-sm:min-w-0 max-sm:shrink',
         className,
       )}
     >
@@ -81,7 +81,7 @@ export function CheckpointAhead({ plan, position, now, className }: CheckpointAh
           />
         </svg>
       </div>
-      <div>
+      <div className="min-w-0">
         <p className="slab pt-1 text-right text-26 max-lg:text-left max-sm:text-20">
           {sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)}
         </p>

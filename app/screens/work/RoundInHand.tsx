@@ -81,7 +81,7 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
         )}
       </div>
       {room.height >= ROOM_FOR_MORE && (
-        <div className="flex min-h-0 flex-wrap items-end gap-x-6 gap-y-2 overflow-hidden px-7 pb-3 max-sm:px-4 lg:hidden">
+        <div className="flex min-h-0 flex-wrap items-end gap-x-6 gap-y-2 overflow-hidden px-7 pb-3 max-sm:grid max-sm:px-4 lg:hidden">
           <p className="text-24 leading-tight max-sm:text-18">
             <strong>{bold}</strong> {rest}
           </p>
