@@ -27,23 +27,35 @@ export interface EvidenceRow {
 interface EvidenceChartProps {
   readonly rows: readonly EvidenceRow[]
   readonly width: number
+  /** In normal print, px. */
   readonly rowHeight: number
+  /** Print against normal: 1.5 for the largest. */
+  readonly print: number
   readonly consequenceHeading: string
   /** What stands under the last row. */
   readonly sum: { readonly title: string; readonly detail: string; readonly consequence: ReactNode }
 }
 
-const AXIS = 30
-const FOOT = 52
+/** Heights in normal print, px. */
+const AXIS_HEIGHT = 30
+const FOOT_HEIGHT = 52
+const TEXT_HEIGHT = 44
+/** Text beside the chart, and what comes of it; under so much width they stand above the rows instead. */
+const TEXT_WIDTH = 274
+const CONSEQUENCE_WIDTH = 118
+const NARROW = 560
 
 /**
  * Evidence on one axis of counts. Capped lines are what each says (19 times of 20), stitches as an open
  * cell, rounds as a filled capsule; the funnels are all so far, and end in the tape.
  */
-export function EvidenceChart({ rows, width, rowHeight, consequenceHeading, sum }: EvidenceChartProps) {
-  const narrow = width < 560
-  const left = narrow ? 0 : 274
-  const right = narrow ? 64 : 118
+export function EvidenceChart(props: EvidenceChartProps) {
+  const { rows, width, print, consequenceHeading, sum } = props
+  const [AXIS, FOOT] = [AXIS_HEIGHT * print, FOOT_HEIGHT * print]
+  const narrow = width < NARROW * print
+  const rowHeight = props.rowHeight * (narrow ? 1 : print)
+  const left = narrow ? 0 : TEXT_WIDTH * print
+  const right = (narrow ? 64 : CONSEQUENCE_WIDTH) * print
   const spreads = rows.flatMap(({ soFar, says }) => [
     soFar.stitches,
     soFar.rounds,
@@ -55,7 +67,7 @@ export function EvidenceChart({ rows, width, rowHeight, consequenceHeading, sum 
     .nice(6)
     .range([left + 14, width - right - 14])
   const ticks = x.ticks(narrow ? 4 : 7)
-  const textHeight = narrow ? 44 : 0
+  const textHeight = narrow ? TEXT_HEIGHT * print : 0
   const step = rowHeight + textHeight
   const height = AXIS + rows.length * step
   const last = rows.at(-1)!.soFar
@@ -124,7 +136,7 @@ export function EvidenceChart({ rows, width, rowHeight, consequenceHeading, sum 
         <SumTag spread={last.stitches} x={x} y={height} other={last.rounds} word="sts" width={width} />
         <SumTag spread={last.rounds} x={x} y={height} other={last.stitches} word="rnds" width={width} />
       </svg>
-      <div className="absolute inset-x-0 top-0 flex h-[26px] items-end text-14 text-ink-2" aria-hidden>
+      <div className="absolute inset-x-0 top-0 flex h-[1.6rem] items-end text-14 text-ink-2" aria-hidden>
         {ticks.map((tick) => (
           <span key={tick} className="tabular absolute -translate-x-1/2" style={{ left: x(tick), top: 5 }}>
             {tick}

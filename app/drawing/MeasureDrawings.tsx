@@ -1,6 +1,10 @@
 import type { ReactNode } from 'react'
 import { Tape } from './Tape.tsx'
 
+/** Px: numerals on the tape may be this small, words not. */
+const TAPE_NUMERAL = 15.4
+const LABEL = 16.6
+
 interface StitchBox {
   /** Width and height of a stitch, mm. */
   readonly w: number
@@ -108,6 +112,7 @@ export function SwatchDrawing({
   const lines = Math.min(40, Math.max(4, Math.round(rows)))
   const wide = (columns + 2) * w
   const tall = (lines + 2) * h
+  const smallest = (TAPE_NUMERAL * (wide + 18)) / width
   return (
     <TrueDrawing
       label={`A flat swatch. The tape lies along one row over ${columns} stitches, then upright over ${lines} rows, clear of the edges.`}
@@ -116,12 +121,12 @@ export function SwatchDrawing({
     >
       <StitchGrid w={w} h={h} columns={columns + 2} rows={lines + 2} />
       <g transform={`translate(${w} ${tall - h + 1})`}>
-        <Tape length={columns * w} inches={inches} height={9} />
+        <Tape length={columns * w} inches={inches} height={9} smallest={smallest} />
         {post(0, -h, h + 10)}
         {post(columns * w, -h, h + 10)}
       </g>
       <g transform={`translate(-2.5 ${h}) rotate(90)`}>
-        <Tape length={lines * h} inches={inches} height={9} />
+        <Tape length={lines * h} inches={inches} height={9} smallest={smallest} />
         {post(0, -1.5, 12)}
         {post(lines * h, -1.5, 12)}
       </g>
@@ -146,6 +151,7 @@ export function RoundSwatchDrawing({
   const drawn = Math.min(30, rounds)
   const radius = (drawn + 0.3) * h
   const tape = Math.max(6, radius * 0.13)
+  const smallest = (TAPE_NUMERAL * (2 * radius + 12)) / width
   return (
     <TrueDrawing
       label={`A round swatch of ${drawn} rounds. The tape lies through the centre, edge to edge, clear of the join; then a quarter turn.`}
@@ -170,7 +176,12 @@ export function RoundSwatchDrawing({
         })}
       </g>
       <path d={`M0 0L${radius * 0.72} ${-radius * 0.72}`} stroke="#0E2730" strokeWidth={radius * 0.018} />
-      <text x={radius * 0.74} y={-radius * 0.78} fontSize={radius * 0.13} fill="#0E2730">
+      <text
+        x={radius * 0.74}
+        y={-radius * 0.78}
+        fontSize={Math.max(radius * 0.13, (smallest * LABEL) / TAPE_NUMERAL)}
+        fill="#0E2730"
+      >
         join
       </text>
       <rect
@@ -184,7 +195,7 @@ export function RoundSwatchDrawing({
         strokeDasharray={`${radius * 0.05} ${radius * 0.04}`}
       />
       <g transform={`translate(${-radius} ${-tape / 2})`}>
-        <Tape length={2 * radius} inches={inches} height={tape} />
+        <Tape length={2 * radius} inches={inches} height={tape} smallest={smallest} />
         {post(0, -3, tape + 6)}
         {post(2 * radius, -3, tape + 6)}
       </g>
@@ -210,6 +221,7 @@ export function MarksDrawing({
   const out = Math.min(24, Math.max(3, Math.round(rounds)))
   const wide = (along + 3) * w
   const tall = (out + 2) * h
+  const smallest = (TAPE_NUMERAL * (wide + 20)) / width
   return (
     <TrueDrawing
       label={`A stretch of the piece. Two marks ${along} stitches apart along a round, two ${out} rounds apart outward.`}
@@ -218,12 +230,12 @@ export function MarksDrawing({
     >
       <StitchGrid w={w} h={h} columns={along + 3} rows={out + 2} />
       <g transform={`translate(${1.5 * w} -11)`}>
-        <Tape length={along * w} inches={inches} height={9} />
+        <Tape length={along * w} inches={inches} height={9} smallest={smallest} />
         {post(0, -1.5, 14 + h)}
         {post(along * w, -1.5, 14 + h)}
       </g>
       <g transform={`translate(${wide + 12} ${h}) rotate(90)`}>
-        <Tape length={out * h} inches={inches} height={9} />
+        <Tape length={out * h} inches={inches} height={9} smallest={smallest} />
         {post(0, -1.5, 16)}
         {post(out * h, -1.5, 16)}
       </g>

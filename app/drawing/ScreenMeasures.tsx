@@ -72,7 +72,7 @@ export function RingsOnScreen({ pxPerMm, across, marked, inches }: RingsProps) {
       <circle r={marked / 2} fill="none" stroke="#0E2730" strokeWidth={1.7} data-testid="ring" />
       <circle r={marked / 2} fill="none" stroke="#FFC21A" strokeWidth={1} />
       <g transform="translate(0 -3)">
-        <Tape length={radius} height={6} inches={inches} />
+        <Tape length={radius} height={6} inches={inches} smallest={3.6} />
       </g>
     </svg>
   )
@@ -92,7 +92,7 @@ export function Rings({ across }: { across: number }) {
           <text
             key={ring}
             y={-ring / 2 + 3.1}
-            fontSize={3}
+            fontSize={3.8}
             textAnchor="middle"
             fill="#0E2730"
             stroke="#FFFFFF"

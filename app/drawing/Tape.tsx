@@ -8,10 +8,12 @@ interface TapeProps {
   readonly inches: boolean
   /** Drawing units in a millimetre. */
   readonly perMm?: number
+  /** Numerals are no smaller than this, in the drawing's units. */
+  readonly smallest?: number
 }
 
 /** A stretch of the measuring tape from 0, marked in centimetres or inches at its own scale. */
-export function Tape({ length, height, inches, perMm = 1 }: TapeProps) {
+export function Tape({ length, height, inches, perMm = 1, smallest = 0 }: TapeProps) {
   const unit = (inches ? MM_PER_INCH : 10) * perMm
   const parts = inches ? 8 : 10
   const ticks: string[] = []
@@ -22,7 +24,8 @@ export function Tape({ length, height, inches, perMm = 1 }: TapeProps) {
   }
   const whole = Math.floor(length / unit + 1e-6)
   // Numbers stand only where they have room.
-  const every = Math.max(1, Math.ceil((height * 0.9) / unit))
+  const numeral = Math.max(height * 0.55, smallest)
+  const every = Math.max(1, Math.ceil((numeral * 1.64) / unit))
   return (
     <g>
       <rect width={length} height={height} fill="#FFC21A" />
@@ -35,7 +38,7 @@ export function Tape({ length, height, inches, perMm = 1 }: TapeProps) {
             x={number * unit - height * 0.06}
             y={height * 0.9}
             textAnchor="end"
-            fontSize={height * 0.55}
+            fontSize={numeral}
             fill="#0E2730"
             className="slab"
           >

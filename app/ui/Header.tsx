@@ -6,7 +6,8 @@ import { Link, NavLink } from 'react-router'
 import { useProjects } from '../store/queries.ts'
 import { useSizes } from './useSizes.ts'
 
-const TAB = 'slab flex items-center px-3.5 text-20 max-sm:px-3 max-sm:text-18 max-sm:large:px-2'
+const TAB =
+  'slab flex items-center px-3.5 text-20 max-sm:px-3 max-sm:text-18 max-sm:large:px-1.5 max-sm:large:text-16'
 
 interface HeaderProps {
   /** The piece whose Plan and Work can be opened. */
@@ -118,6 +119,7 @@ function Tab({ to, end = false, shown = 'always', children }: TabProps) {
           TAB,
           shown === 'roomy' && 'tight:hidden',
           shown === 'untight' && 'tight:hidden',
+          shown === 'always' && to.lastIndexOf('/') === 0 && 'max-sm:large:hidden',
           isActive ? 'bg-tape text-ink' : 'text-ink-2 hover:bg-film-2',
         )
       }

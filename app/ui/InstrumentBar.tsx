@@ -27,10 +27,10 @@ export function InstrumentBar() {
       aria-label="Instruments"
       className="flex flex-wrap items-center gap-x-6 gap-y-2 border-t-2 rule px-7 py-2 max-sm:px-4"
     >
-      <label className="flex items-center gap-3">
+      <label className="flex min-w-0 flex-wrap items-center gap-x-3">
         <span className="slab text-18">Instruments</span>
         <select
-          className="field w-auto"
+          className="field w-auto max-w-full min-w-0"
           value={source ?? 'off'}
           onChange={(event) => setSource(event.target.value as Source)}
         >

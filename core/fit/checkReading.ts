@@ -2,7 +2,8 @@ import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { guessMeant } from '../gauge/guessMeant.ts'
 import type { Round } from '../plan/plan.ts'
-import { diametersApart, meanDiameter } from '../shape/disc.ts'
+import { checkDisc } from '../shape/checkDisc.ts'
+import { meanDiameter } from '../shape/disc.ts'
 import type { PieceReading } from './pieceReading.ts'
 
 /** A size this far from anything the maker's gauge allows is a slip of the pen, not of the hook. */
@@ -16,16 +17,7 @@ const WITHIN_REASON = Math.log(1.5)
 export function checkReading(reading: PieceReading, rounds: readonly Round[]): void {
   const { across, around, edge, counts, hole } = reading
   const expected = 2 * rounds.at(-1)!.at.radius
-  if (across.length === 0 || across.some((one) => !(one > 0))) {
-    throw new SpecError('across', 'A piece is wider than nothing.', 'Measure it through the centre.')
-  }
-  if (diametersApart(across) > 0.2) {
-    throw new SpecError(
-      'across',
-      `${lengthOf(across[0]!)} one way and ${lengthOf(across[1]!)} the other cannot be one disc.`,
-      'Even a hexagon differs by 15% at most. Measure both through the centre.',
-    )
-  }
+  checkDisc(across, edge)
   const wide = meanDiameter(across)
   if (Math.abs(Math.log(wide / expected)) > WITHIN_REASON) {
     const meant = guessMeant(wide, expected)
@@ -42,13 +34,6 @@ export function checkReading(reading: PieceReading, rounds: readonly Round[]): v
       'around',
       `${lengthOf(around)} around does not go with ${lengthOf(wide)} across.`,
       `Around a flat edge it is about ${lengthOf(Math.PI * wide)}.`,
-    )
-  }
-  if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < wide)) {
-    throw new SpecError(
-      'edge',
-      `An edge cannot stand up ${lengthOf(edge.by)} here.`,
-      `From ${lengthOf(1)} to ${lengthOf(wide)}.`,
     )
   }
   if (hole !== undefined && !(hole >= 0 && hole < wide / 3)) {

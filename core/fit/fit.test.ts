@@ -174,7 +174,8 @@ describe('ways out', () => {
             expect(way.rounds.length).toBeGreaterThanOrEqual(keeps)
           }
           const again = ways.find(({ kind }) => kind === 'replan')!
-          expect(Math.abs(again.off)).toBeLessThanOrEqual(Math.abs(unchanged.off) + 4 + 1e-6)
+          // In whole rounds, while the size is known no better, it may miss by half a round either side.
+          expect(Math.abs(again.off)).toBeLessThanOrEqual(Math.max(8.5, Math.abs(unchanged.off) + 4))
           expect(again.plan.rounds[round - 1]!.at.radius).toBeCloseTo((by * planned(round)) / 2, 6)
         },
       ),

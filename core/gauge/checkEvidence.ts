@@ -1,5 +1,7 @@
 import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
+import { checkDisc } from '../shape/checkDisc.ts'
+import { meanDiameter } from '../shape/disc.ts'
 import type { CountOver, Evidence, RoundEvidence } from './evidence.ts'
 import { gaugeFromTable, type YarnAndHook } from './gaugeFromTable.ts'
 import { guessMeant } from './guessMeant.ts'
@@ -38,7 +40,7 @@ export function checkEvidence(evidence: Evidence, yarn: YarnAndHook): void {
       return
     }
     case 'round':
-      checkDisc(evidence, label.h)
+      checkRoundSwatch(evidence, label.h)
   }
 }
 
@@ -76,21 +78,12 @@ function checkRatio(along: CountOver, out: CountOver, path: string): void {
   )
 }
 
-function checkDisc({ counts, across, edge }: RoundEvidence, height: number): void {
+function checkRoundSwatch({ counts, across, edge }: RoundEvidence, height: number): void {
   if (counts.length < 2 || counts.some((count) => !(Number.isInteger(count) && count >= 3))) {
     throw new SpecError('counts', 'A round swatch has at least 2 rounds of 3 stitches or more.', 'Work 9.')
   }
-  if (across.length === 0 || across.some((one) => !(one > 0))) {
-    throw new SpecError('across', 'A disc is wider than nothing.', 'Measure it through the centre.')
-  }
-  const mean = across.reduce((sum, one) => sum + one, 0) / across.length
-  if (Math.max(...across) > 1.2 * Math.min(...across)) {
-    throw new SpecError(
-      'across',
-      `${lengthOf(across[0]!)} one way and ${lengthOf(across[1]!)} the other cannot be one disc.`,
-      'Even a hexagon differs by 15% at most. Measure both through the centre.',
-    )
-  }
+  checkDisc(across, edge)
+  const mean = meanDiameter(across)
   const size = mean / 2 / counts.length
   if (size < FINEST || size > COARSEST) {
     const meant = guessMeant(size, height)
@@ -98,13 +91,6 @@ function checkDisc({ counts, across, edge }: RoundEvidence, height: number): voi
       'across',
       `${lengthOf(mean)} over ${counts.length} rounds would make a round ${lengthOf(size)} tall.`,
       meant ? `Did you mean ${lengthOf(mean * meant.factor)}?` : 'Check the rounds and the length.',
-    )
-  }
-  if (edge.kind === 'standsUp' && !(edge.by > 0 && edge.by < mean)) {
-    throw new SpecError(
-      'edge',
-      `An edge cannot stand up ${lengthOf(edge.by)} here.`,
-      `More than 0, less than ${lengthOf(mean)}.`,
     )
   }
 }
@@ -144,7 +130,7 @@ export function questionOf(evidence: Evidence, yarn: YarnAndHook): string | unde
             [
               {
                 count: 2 * evidence.counts.length,
-                over: evidence.across.reduce((sum, one) => sum + one, 0) / evidence.across.length,
+                over: meanDiameter(evidence.across),
               },
               label.h,
               'round',

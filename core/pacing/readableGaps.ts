@@ -1,6 +1,8 @@
+import { longestRepeat } from './longestRepeat.ts'
+
 /** Gaps that a person can keep in mind: no more repeats in a round than this. */
 export const MOST_REPEATS = 3
-const LONGEST_PERIOD = 6
+export const LONGEST_PERIOD = 6
 
 /**
  * Plain stitches before each of so many shapings: `plain` shared out evenly, the larger gaps spread out
@@ -30,28 +32,8 @@ function spread(whole: number, parts: number): number[] {
 function repeatsToRead(gaps: readonly number[]): number {
   let repeats = 0
   for (let at = 0; at < gaps.length; repeats++) {
-    const { period, times } = longestRepeat(gaps, at)
+    const { period, times } = longestRepeat(gaps, at, LONGEST_PERIOD)
     at += period * times
   }
   return repeats
-}
-
-/** The repeat that covers most of a row of gaps from `at` on, the shortest of those. */
-export function longestRepeat(gaps: readonly number[], at: number): { period: number; times: number } {
-  let best = { period: 1, times: 1 }
-  for (let period = 1; period <= LONGEST_PERIOD; period++) {
-    let times = 1
-    while (repeatsAgain(gaps, at, period, times)) times++
-    if ((times > 1 || period === 1) && period * times > best.period * best.times) best = { period, times }
-  }
-  return best
-}
-
-function repeatsAgain(gaps: readonly number[], at: number, period: number, times: number): boolean {
-  const start = at + period * times
-  if (start + period > gaps.length) return false
-  for (let offset = 0; offset < period; offset++) {
-    if (gaps[start + offset] !== gaps[at + offset]) return false
-  }
-  return true
 }

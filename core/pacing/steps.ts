@@ -1,4 +1,5 @@
-import { longestRepeat } from './readableGaps.ts'
+import { longestRepeat } from './longestRepeat.ts'
+import { LONGEST_PERIOD } from './readableGaps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
 /** `work`: one stitch in each of `count` stitches. `inc`: two in one. `dec`: one over two. */
@@ -73,7 +74,7 @@ export function compressRun({ stitch, kind, gaps, end, shapingFirst }: ShapingRu
   const cell = (gap: number) => (shapingFirst ? [shaping, ...plain(gap)] : [...plain(gap), shaping])
   const steps: Step[] = shapingFirst ? once(plain(gaps[0]!)) : []
   for (let at = 0; at < beside.length;) {
-    const { period, times } = longestRepeat(beside, at)
+    const { period, times } = longestRepeat(beside, at, LONGEST_PERIOD)
     steps.push({ times, ops: beside.slice(at, at + period).flatMap(cell) })
     at += period * times
   }

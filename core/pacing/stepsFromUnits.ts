@@ -1,3 +1,4 @@
+import { longestRepeat } from './longestRepeat.ts'
 import type { Op, Step, Unit } from './steps.ts'
 
 /** Units as steps: runs of plain stitches counted, the longest repeat written once. */
@@ -21,7 +22,7 @@ function withRepeats(ops: readonly Op[]): Step[] {
     single = []
   }
   for (let at = 0; at < ops.length;) {
-    const { period, times } = repeatAt(ops, at)
+    const { period, times } = longestRepeat(ops, at, LONGEST, sameOp)
     if (times > 1) {
       endSingle()
       steps.push({ times, ops: ops.slice(at, at + period) })
@@ -32,22 +33,10 @@ function withRepeats(ops: readonly Op[]): Step[] {
   return steps
 }
 
-/** The repeat of one or two operations that begins here, how often it comes. */
-function repeatAt(ops: readonly Op[], at: number): { period: number; times: number } {
-  for (const period of [1, 2]) {
-    let times = 1
-    while (sameOps(ops, at, at + period * times, period)) times++
-    if (times > 1) return { period, times }
-  }
-  return { period: 1, times: 1 }
-}
+/** A repeat of more operations than this is not seen as one. */
+const LONGEST = 4
 
-function sameOps(ops: readonly Op[], from: number, other: number, length: number): boolean {
-  if (other + length > ops.length) return false
-  for (let index = 0; index < length; index++) {
-    const [one, two] = [ops[from + index]!, ops[other + index]!]
-    if (one.kind !== two.kind || one.stitch !== two.stitch) return false
-    if (one.kind === 'work' && two.kind === 'work' && one.count !== two.count) return false
-  }
-  return true
-}
+const sameOp = (one: Op, other: Op): boolean =>
+  one.kind === other.kind &&
+  one.stitch === other.stitch &&
+  (one.kind !== 'work' || other.kind !== 'work' || one.count === other.count)

@@ -6,6 +6,7 @@ import { UNROLL_CUT } from '../../drawing/unrolledDisc.ts'
 import { createMat } from '../../store/mutations.ts'
 import { useGauges, useSettings } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
+import { NameField } from '../../ui/NameField.tsx'
 import { refusalFrom } from '../../ui/refusal.ts'
 import { Header } from '../../ui/Header.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
@@ -22,6 +23,7 @@ export function CreateScreen() {
   const [area, { width }] = useElementSize()
   const [text, setText] = useState('')
   const [name, setName] = useState('')
+  const [nameRefused, setNameRefused] = useState(false)
   const [gaugeId, setGaugeId] = useState('')
   const [busy, setBusy] = useState(false)
   const gauge: GaugeRecord = gauges?.find(({ id }) => id === gaugeId) ?? { ...UNMEASURED_GAUGE, id: 'sketch' }
@@ -31,7 +33,7 @@ export function CreateScreen() {
   const problem = read && !read.ok ? read.message : fault && refusalFrom(fault, sizes.speech).text
   const radius = Math.max(60, Math.min(250, (width - 8) / (2 + Math.PI / 2 - 1)))
   const begin = async () => {
-    if (!read?.ok || problem || busy) return
+    if (!read?.ok || problem || nameRefused || busy) return
     setBusy(true)
     const id = await createMat(name.trim() || 'Round mat', read.value, gaugeId || undefined)
     await navigate(`/piece/${id}/plan`)
@@ -69,16 +71,13 @@ export function CreateScreen() {
                 ? `${plan.rounds.length} rounds, ${plan.stitches.toLocaleString('en')} stitches in ${gauge.name}.`
                 : `In ${sizes.unit}; ${sizes.unit === 'in' ? 'cm work too: 22 cm' : 'inches work too: 8 1/2 in'}.`)}
           </p>
-          <label className="grid gap-1">
-            <span className="text-16">What is it for?</span>
-            <input
-              className="field"
-              placeholder="Kettle trivet"
-              maxLength={200}
-              value={name}
-              onChange={(event) => setName(event.target.value)}
-            />
-          </label>
+          <NameField
+            label="What is it for?"
+            placeholder="Kettle trivet"
+            value={name}
+            onChange={(next) => setName(next ?? '')}
+            onRefused={setNameRefused}
+          />
           <label className="grid gap-1">
             <span className="text-16">Gauge</span>
             <select className="field" value={gaugeId} onChange={(event) => setGaugeId(event.target.value)}>
@@ -90,7 +89,11 @@ export function CreateScreen() {
               ))}
             </select>
           </label>
-          <button type="submit" className="button-ink" disabled={!read?.ok || problem !== undefined || busy}>
+          <button
+            type="submit"
+            className="button-ink"
+            disabled={!read?.ok || problem !== undefined || nameRefused || busy}
+          >
             Plan it
           </button>
         </form>

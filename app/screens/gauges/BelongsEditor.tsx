@@ -1,5 +1,4 @@
 import { Popover } from 'radix-ui'
-import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   ALL_FIBRES,
@@ -19,12 +18,12 @@ import { Select } from '../../ui/Select.tsx'
 import { say } from '../../ui/toasts.tsx'
 import type { GaugeModel } from './gaugeModel.ts'
 import { belongsTo, WORKING_WORDS } from './gaugeWords.ts'
+import { NameField } from '../../ui/NameField.tsx'
 
 /** What the gauge belongs to, as a sentence that opens to be changed. */
 export function BelongsEditor({ model }: { model: GaugeModel }) {
   const { gauge, settings, change, usedBy } = model
   const navigate = useNavigate()
-  const [name, setName] = useState<string>()
   const remove = async () => {
     await deleteGauge(gauge.id)
     await navigate('/gauges')
@@ -45,19 +44,12 @@ export function BelongsEditor({ model }: { model: GaugeModel }) {
           aria-label="What the gauge belongs to"
           className="z-30 grid max-h-[var(--radix-popover-content-available-height)] w-[min(30rem,calc(100vw-1.5rem))] gap-3 overflow-y-auto border-2 rule bg-film p-4"
         >
-          <label className="grid gap-1">
-            <span className="text-14 text-ink-2">Name</span>
-            <input
-              className="field"
-              maxLength={200}
-              value={name ?? gauge.name}
-              onChange={({ target: { value } }) => {
-                setName(value)
-                if (value.trim()) change({ ...gauge, name: value.trim() })
-              }}
-              onBlur={() => setName(undefined)}
-            />
-          </label>
+          <NameField
+            label="Name"
+            must
+            value={gauge.name}
+            onChange={(name) => change({ ...gauge, name: name! })}
+          />
           <div className="grid grid-cols-2 gap-3">
             <Select
               label="Stitch"

@@ -65,6 +65,7 @@ export function EvidencePanel({ model }: { model: GaugeModel }) {
             rows={rows}
             width={width}
             rowHeight={ROW_HEIGHT}
+            print={settings.print / 100}
             consequenceHeading={`rnds for ${sizes.full(target)}`}
             sum={{
               title:

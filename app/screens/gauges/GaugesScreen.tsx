@@ -38,7 +38,11 @@ export function GaugesScreen() {
           className="slab ml-auto flex shrink-0 items-center gap-1 px-3 text-18 hover:bg-film-2"
           onClick={() => void begin()}
         >
-          <Plus aria-hidden size={20} /> New<span className="visually-hidden"> gauge</span>
+          <Plus aria-hidden size={20} />{' '}
+          <span aria-hidden className="max-sm:large:hidden">
+            New
+          </span>
+          <span className="visually-hidden">New gauge</span>
         </button>
       </Header>
       {!gauges || last === undefined ? (

@@ -42,7 +42,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
   }
   return (
     <main className="flex grow flex-col">
-      <div className="grid gap-4 px-7 pt-4 pb-6 max-sm:px-4">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-7 pt-4 pb-6 max-sm:px-4">
         <Headline model={model} />
         <div className="max-sm:order-1">
           <TitleBlock model={model} columns={phone ? 1 : 2} />

@@ -13,13 +13,13 @@ export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { mod
   return (
     <div className="flex items-center gap-x-4 border-b-2 rule px-3 max-sm:flex-wrap max-sm:py-1">
       <RadioGroup.Root
-        className="flex shrink-0 items-center"
+        className="flex min-w-0 shrink-0 items-center max-sm:w-full"
         aria-label="Precision or rhythm"
         orientation="horizontal"
         value={String(piece.rhythm)}
         onValueChange={(value) => changePiece({ ...piece, rhythm: Number(value) })}
       >
-        <span className="slab pr-2 text-16">Precision</span>
+        <span className="slab pr-2 text-16 max-sm:large:text-14">Precision</span>
         {RHYTHM_POSITIONS.map((rhythm) => {
           const offer = offers?.find((candidate) => candidate.rhythm === rhythm)
           return (
@@ -27,7 +27,7 @@ export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { mod
               key={rhythm}
               value={String(rhythm)}
               aria-label={`${rhythm * 100}% rhythm${offer ? `: up to ${offer.stitchesOff.toFixed(1)} stitches off flat, ${offer.differentRepeats} different repeats` : ''}`}
-              className="group grid h-11 w-7 place-items-center"
+              className="group grid h-11 w-7 min-w-0 place-items-center max-sm:grow"
             >
               <span className="relative grid h-full w-full place-items-center before:absolute before:inset-x-0 before:top-1/2 before:h-px before:bg-ink group-first-of-type:before:left-1/2 group-last-of-type:before:right-1/2">
                 <span className="z-10 size-3.5 border-2 rule bg-film group-data-[state=checked]:size-5 group-data-[state=checked]:bg-ink" />
@@ -35,7 +35,7 @@ export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { mod
             </RadioGroup.Item>
           )
         })}
-        <span className="slab pl-2 text-16">Rhythm</span>
+        <span className="slab pl-2 text-16 max-sm:large:text-14">Rhythm</span>
       </RadioGroup.Root>
       <p className="min-w-0 grow py-1 text-14 leading-tight" aria-live="polite">
         {now && (

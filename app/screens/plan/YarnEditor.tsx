@@ -4,6 +4,7 @@ import { freshId } from '../../store/database.ts'
 import { saveYarn } from '../../store/mutations.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import type { PlanModel } from './planModel.ts'
+import { NameField } from '../../ui/NameField.tsx'
 
 /** Colours offered to a new yarn, one after the other. */
 const NEW_COLOURS = ['#55656C', '#2F5B50', '#BCCBB8', '#77675B', '#FAFCFB']
@@ -158,13 +159,13 @@ function YarnFields({ yarn }: { yarn: YarnRecord }) {
         value={yarn.colour}
         onChange={({ target: { value } }) => void saveYarn({ ...yarn, colour: value })}
       />
-      <input
-        className="field"
-        aria-label={`Name of ${yarn.name}`}
-        maxLength={60}
-        defaultValue={yarn.name}
+      <NameField
         key={yarn.id}
-        onBlur={({ target: { value } }) => value.trim() && void saveYarn({ ...yarn, name: value.trim() })}
+        label={`Name of ${yarn.name}`}
+        labelled="said"
+        must
+        value={yarn.name}
+        onChange={(name) => void saveYarn({ ...yarn, name: name! })}
       />
       <input
         className="field"

@@ -7,6 +7,7 @@ import { useSettings } from '../../store/queries.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { Header } from '../../ui/Header.tsx'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NameField } from '../../ui/NameField.tsx'
 
 /** The workshop: its name, words, units, hand and print. Stored values never change with them. */
 export function SettingsScreen() {
@@ -119,18 +120,16 @@ export function SettingsScreen() {
 }
 
 function WorkshopName({ name, onChange }: { name: string; onChange: (name: string) => void }) {
-  const [text, setText] = useState(name)
   return (
-    <label className="grid gap-1 px-3 py-2">
-      <span className="text-14 text-ink-2">Workshop</span>
-      <input
+    <div className="px-3 py-2">
+      <NameField
+        label="Workshop"
+        must
         className="slab w-full bg-transparent text-24 outline-none focus:bg-tape"
-        maxLength={200}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={() => (text.trim() ? onChange(text.trim()) : setText(name))}
+        value={name}
+        onChange={(next) => onChange(next!)}
       />
-    </label>
+    </div>
   )
 }
 

@@ -72,14 +72,14 @@ function Sheet({ view, yarns, settings }: SheetProps) {
   const letter = hookLetter(gauge.hook)
   const name = (id: string) => yarns.find((yarn) => yarn.id === id)
   return (
-    <main className="grid max-w-4xl gap-4 px-7 py-4 max-sm:px-4 print:max-w-none print:p-0">
+    <main className="grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-4 px-7 py-4 max-sm:px-4 print:max-w-none print:p-0">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
         <h1 className="text-36">{project.name}</h1>
         <button type="button" className="button-ink print:hidden" onClick={() => window.print()}>
           Print
         </button>
       </div>
-      <dl className="grid grid-cols-2 gap-x-8 gap-y-1 text-16 max-sm:grid-cols-1">
+      <dl className="grid grid-cols-2 gap-x-8 gap-y-1 text-16 max-sm:grid-cols-[minmax(0,1fr)]">
         <Fact
           name="Size"
           value={`${sizes.withDoubt(plan.finished.across, plan.finished.plusMinus)} across${piece.quantity > 1 ? `, ${piece.quantity} times` : ''}`}
@@ -144,7 +144,9 @@ function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
             sts
           </th>
           <th scope="col">Measure</th>
-          <th scope="col">Done</th>
+          <th scope="col" className="max-sm:hidden print:table-cell">
+            Done
+          </th>
         </tr>
       </thead>
       <tbody className="tabular">
@@ -170,10 +172,10 @@ function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
                 {[start, body, end].filter(Boolean).join('; ')}.
               </td>
               <td className="slab text-right">{round.count}</td>
-              <td className="whitespace-nowrap">
+              <td className="whitespace-nowrap max-sm:whitespace-normal print:whitespace-nowrap">
                 {checkpoint && sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)}
               </td>
-              <td>
+              <td className="max-sm:hidden print:table-cell">
                 <span aria-hidden className="inline-block size-4 border-2 rule" />
               </td>
             </tr>

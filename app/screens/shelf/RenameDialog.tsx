@@ -2,12 +2,14 @@ import { useState } from 'react'
 import type { ProjectRecord } from '../../../core/index.ts'
 import { renameProject } from '../../store/mutations.ts'
 import { Modal } from '../../ui/Modal.tsx'
+import { NameField } from '../../ui/NameField.tsx'
 
 export function RenameDialog({ project, onClose }: { project: ProjectRecord; onClose: () => void }) {
   const [name, setName] = useState(project.name)
+  const [refused, setRefused] = useState(false)
   const save = async () => {
-    if (name.trim() === '') return
-    await renameProject(project.id, name.trim())
+    if (refused) return
+    await renameProject(project.id, name)
     onClose()
   }
   return (
@@ -19,23 +21,16 @@ export function RenameDialog({ project, onClose }: { project: ProjectRecord; onC
           void save()
         }}
       >
-        <label className="grid gap-1">
-          <span className="text-16">Name of the piece</span>
-          <input
-            className="field"
-            maxLength={200}
-            autoFocus
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-          />
-        </label>
-        {name.trim() === '' && (
-          <p role="alert" className="fault text-16">
-            A piece needs a name, for example Kettle trivet.
-          </p>
-        )}
+        <NameField
+          label="Name of the piece"
+          must
+          autoFocus
+          value={name}
+          onChange={(next) => setName(next!)}
+          onRefused={setRefused}
+        />
         <div className="flex gap-3">
-          <button type="submit" className="button-ink" disabled={name.trim() === ''}>
+          <button type="submit" className="button-ink" disabled={refused}>
             Rename
           </button>
           <button type="button" className="button-line" onClick={onClose}>

@@ -11,12 +11,15 @@ interface CountTapeProps {
 }
 
 const HEIGHT = 42
-const LEAD = 44
+/** Room for the lines that tie the tape to the enlarged row; less on a low stage. */
+const LEADS = { usual: 44, low: 22 }
+const LOW_STAGE = 520
 
 /** The round as a tape: a tick a stitch, a wedge at every increase, filled to the count. */
 export function CountTape({ now, unit, roomHeight }: CountTapeProps) {
   const [area, { width }] = useElementSize()
   const { round, units, made, bracket } = now
+  const lead = roomHeight > 0 && roomHeight < LOW_STAGE ? LEADS.low : LEADS.usual
   const margin = width < 600 ? 16 : 28
   const long = Math.max(1, width - 2 * margin)
   const x = (stitches: number) => margin + (stitches / round.count) * long
@@ -26,14 +29,14 @@ export function CountTape({ now, unit, roomHeight }: CountTapeProps) {
   const { bracket: enlarged } = stitchRowGeometry(units, unit, bracket, { width, height: roomHeight })
   return (
     <div ref={area}>
-      <svg width={width} height={LEAD + HEIGHT} className="block" aria-hidden>
+      <svg width={width} height={lead + HEIGHT} className="block" aria-hidden>
         <path
-          d={`M${enlarged[0]} 2L${from} ${LEAD - 4}M${enlarged[1]} 2L${to} ${LEAD - 4}`}
+          d={`M${enlarged[0]} 2L${from} ${lead - 4}M${enlarged[1]} 2L${to} ${lead - 4}`}
           stroke="var(--color-ink)"
           strokeWidth={1.3}
           fill="none"
         />
-        <g transform={`translate(0 ${LEAD})`}>
+        <g transform={`translate(0 ${lead})`}>
           <rect x={margin} width={long} height={HEIGHT} fill="var(--color-fog)" />
           <rect x={margin} width={(made / round.count) * long} height={HEIGHT} fill="var(--color-tape)" />
           <Ticks now={now} x={x} pitch={pitch} />
@@ -123,7 +126,7 @@ function CountTag({ made, of, at, width, roomHeight, unit }: CountTagProps) {
   const { print } = useSettings()
   const small = width < 600
   const rem = (16 * print) / 100
-  const size = Math.min((small ? 4.8 : 6.6) * rem, (roomHeight || 600) * (small ? 0.13 : 0.17))
+  const size = Math.min((small ? 4.8 : 6.6) * rem, (roomHeight || 600) * (small ? 0.13 : 0.16))
   const tag = size * NUMERAL * Math.max(2, String(made).length) + 34
   const beside = size * 0.44 * NUMERAL * (String(of).length + 3) + 24
   const margin = small ? 16 : 28

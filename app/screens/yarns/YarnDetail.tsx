@@ -1,4 +1,3 @@
-import { useState } from 'react'
 import {
   ALL_FIBRES,
   FIBRES,
@@ -17,6 +16,7 @@ import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Substitution } from './Substitution.tsx'
 import { yarnTitle } from './yarnTitle.ts'
+import { NameField } from '../../ui/NameField.tsx'
 
 interface YarnDetailProps {
   readonly stored: YarnRecord
@@ -71,7 +71,7 @@ interface FieldsProps {
 function LabelFields({ yarn, change }: FieldsProps) {
   return (
     <div className="grid grid-cols-2 gap-3">
-      <Text
+      <NameField
         label="Colour name"
         value={yarn.name}
         must
@@ -86,8 +86,8 @@ function LabelFields({ yarn, change }: FieldsProps) {
           onChange={({ target: { value } }) => change({ ...yarn, colour: value })}
         />
       </label>
-      <Text label="Yarn" value={yarn.line} onChange={(line) => change({ ...yarn, line })} />
-      <Text label="Dye lot" value={yarn.dyeLot} onChange={(dyeLot) => change({ ...yarn, dyeLot })} />
+      <NameField label="Yarn" value={yarn.line} onChange={(line) => change({ ...yarn, line })} />
+      <NameField label="Dye lot" value={yarn.dyeLot} onChange={(dyeLot) => change({ ...yarn, dyeLot })} />
       <Select
         label="Weight"
         value={String(yarn.weight)}
@@ -101,40 +101,6 @@ function LabelFields({ yarn, change }: FieldsProps) {
         choices={ALL_FIBRES.map((fibre) => [fibre, FIBRES[fibre].name])}
       />
     </div>
-  )
-}
-
-interface TextProps {
-  readonly label: string
-  readonly value: string | undefined
-  /** Cannot be left empty. */
-  readonly must?: boolean
-  readonly onChange: (value: string | undefined) => void
-}
-
-function Text({ label, value, must = false, onChange }: TextProps) {
-  const [draft, setDraft] = useState<string>()
-  const empty = must && draft?.trim() === ''
-  return (
-    <label className="grid content-start gap-1">
-      <span className="text-14 text-ink-2">{label}</span>
-      <input
-        className="field"
-        maxLength={100}
-        value={draft ?? value ?? ''}
-        aria-invalid={empty}
-        onChange={({ target: { value: text } }) => {
-          setDraft(text)
-          if (text.trim() || !must) onChange(text.trim() || undefined)
-        }}
-        onBlur={() => setDraft(undefined)}
-      />
-      {empty && (
-        <span role="alert" className="text-14">
-          It needs a name; the old one stays until there is another.
-        </span>
-      )}
-    </label>
   )
 }
 

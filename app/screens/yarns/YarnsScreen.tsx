@@ -47,7 +47,11 @@ export function YarnsScreen() {
           className="slab ml-auto flex shrink-0 items-center gap-1 px-3 text-18 hover:bg-film-2"
           onClick={() => void add()}
         >
-          <Plus aria-hidden size={20} /> New<span className="visually-hidden"> yarn</span>
+          <Plus aria-hidden size={20} />{' '}
+          <span aria-hidden className="max-sm:large:hidden">
+            New
+          </span>
+          <span className="visually-hidden">New yarn</span>
         </button>
       </Header>
       {!yarns ? (
