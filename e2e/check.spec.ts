@@ -66,7 +66,12 @@ test('a count that is off asks for the one look that tells; going back is asked 
   await page.goto('/piece/kettle-trivet/check')
   await field(page, 'Across').fill('10.3')
   await field(page, 'Rnd 6, planned 36').fill('33')
+  // Two mistakes that no tape tells apart: both are said, and ways out wait for the count.
+  await expect(page.getByText(/^Either .*, or .*: the size cannot tell\.$/)).toBeVisible()
   await expect(page.getByText(/To be sure:/)).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Ways out' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'I cannot tell: show them all the same' }).click()
+  await expect(page.getByRole('list', { name: 'Ways out' })).toBeVisible()
   const looked = field(page, /^Rnd \d has$/)
   const round = Number(
     /Rnd (\d)/.exec(

@@ -98,9 +98,7 @@ test('print size and left hand are kept, and turn the drawing round', async ({ p
   await page.getByRole('radio', { name: 'Inches' }).click()
   await page.goto('/piece/kettle-trivet/plan')
   await expect(page.getByText('6 dc in ring').first()).toBeVisible()
-  await expect(
-    page.getByText('Measure after Rnd 10 before you settle the last: 11 htr, 12 htr.'),
-  ).toBeVisible()
+  await expect(page.getByText('Measure after Rnd 12 before you settle the last: 13 ss.')).toBeVisible()
   await expect(page.getByRole('textbox', { name: 'Target across' })).toHaveValue('8 5/8')
   const drawing = (await page.getByRole('group', { name: /Drawing of the piece/ }).boundingBox())!
   const title = (await page.getByRole('heading', { name: 'Kettle trivet' }).boundingBox())!

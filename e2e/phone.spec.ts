@@ -41,7 +41,7 @@ test('on a phone: measured in work, another plan taken, a round counted to it, t
   // The way back is an undo like any other: the round, then the plan.
   await page.getByRole('button', { name: 'Undo' }).tap()
   await page.getByRole('button', { name: 'Undo' }).tap()
-  await expect(page.getByText('of 12')).toBeVisible()
+  await expect(page.getByText('of 13', { exact: true })).toBeVisible()
 })
 
 test('on a phone: what a piece is for, and its cautions, are set and read', async ({ page }) => {
