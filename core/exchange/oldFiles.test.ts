@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { replay } from '../worklog/replay.ts'
 import { yarnCheck } from '../fit/yarnCheck.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import type { PieceRecord, PlanVersionRecord, ProjectFile } from './records.ts'
+import type { PlanVersionRecord, ProjectFile } from './records.ts'
 import { readProjectFile } from './readProjectFile.ts'
 import { specOf } from './specOf.ts'
 
@@ -62,7 +62,7 @@ describe.each(SAMPLES)('a workshop of version %i', (version) => {
   })
 
   test('plans its pieces anew with increases where they stood', () => {
-    for (const piece of file.pieces as readonly PieceRecord[]) {
+    for (const piece of file.pieces) {
       expect(piece.construction.rounds).toMatchObject({ begins: 'chain', shaping: 'atTheJoin' })
       const gauge = file.gauges.find(({ id }) => id === piece.gaugeId)!
       const plan = planPiece(specOf(piece, gauge, 16))
