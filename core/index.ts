@@ -50,7 +50,7 @@ export { waysOut, type WayOut } from './fit/waysOut.ts'
 export { yarnCheck, type YarnCheck } from './fit/yarnCheck.ts'
 export { MIGRATIONS, type OldRecord } from './exchange/migrations.ts'
 export { YARN_WEIGHTS, type YarnWeight } from './gauge/yarnWeight.ts'
-export { FLAT_TOLERANCE, type Lie } from './shape/disc.ts'
+export { FLAT_TOLERANCE, meanDiameter, type Lie } from './shape/disc.ts'
 export type { Placement, RepeatOrder } from './pacing/placeIncreases.ts'
 export { expandSteps, type Unit } from './pacing/steps.ts'
 export type {

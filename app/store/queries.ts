@@ -1,6 +1,7 @@
 import { useMemo } from 'react'
 import {
   DEFAULT_SETTINGS,
+  meanDiameter,
   paceFromLog,
   trackRecord,
   type CopyRecord,
@@ -119,7 +120,7 @@ export function useTrackRecord(): TrackRecord | undefined {
                     .equals([copy.pieceId, planVersion])
                     .first()
             if (pinned?.plan.rounds.length !== afterRound) return undefined
-            const measured = across.reduce((sum, one) => sum + one, 0) / across.length
+            const measured = meanDiameter(across)
             return { predicted: pinned.plan.finished.across, measured }
           }),
       )

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   diagnose,
+  meanDiameter,
   waysOut,
   type CopyRecord,
   type PieceReading,
@@ -86,7 +87,7 @@ export function CheckBench(props: CheckBenchProps) {
   })
   if (!draft) return <Opening />
   const across = found?.ok ? found.reading.across : undefined
-  const mean = across && across.reduce((sum, one) => sum + one, 0) / across.length
+  const mean = across && meanDiameter(across)
   const plannedCount = pinned.plan.rounds[afterRound - 1]!.count
   const countOff = (draft.counts[afterRound] ?? plannedCount) - plannedCount
   return (

@@ -2,6 +2,7 @@ import { format } from 'date-fns'
 import {
   FIBRES,
   hookLetter,
+  meanDiameter,
   YARN_WEIGHTS,
   type Conflict,
   type Evidence,
@@ -58,7 +59,7 @@ export function evidenceDetail(evidence: Evidence, sizes: Sizes): string {
         .join(', ')
     case 'round': {
       const { counts, across, edge } = evidence
-      const mean = across.reduce((sum, one) => sum + one, 0) / across.length
+      const mean = meanDiameter(across)
       const lies =
         edge.kind === 'flat'
           ? 'flat'

@@ -4,6 +4,7 @@ import { freshId } from '../../store/database.ts'
 import { saveYarn } from '../../store/mutations.ts'
 import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
 import type { PlanModel } from './planModel.ts'
+import { useSizes } from '../../ui/useSizes.ts'
 import { NameField } from '../../ui/NameField.tsx'
 
 /** Colours offered to a new yarn, one after the other. */
@@ -150,6 +151,7 @@ function OtherStrands({ run, strands, yarns, onChange }: OtherStrandsProps) {
 }
 
 function YarnFields({ yarn }: { yarn: YarnRecord }) {
+  const sizes = useSizes()
   return (
     <div className="col-span-3 grid grid-cols-[3rem_1fr_8rem] gap-2">
       <input
@@ -167,18 +169,14 @@ function YarnFields({ yarn }: { yarn: YarnRecord }) {
         value={yarn.name}
         onChange={(name) => void saveYarn({ ...yarn, name: name! })}
       />
-      <input
-        className="field"
-        aria-label={`Metres of ${yarn.name} at hand`}
-        placeholder="m at hand"
-        inputMode="decimal"
-        defaultValue={yarn.metres}
-        key={`${yarn.id} metres`}
-        onBlur={({ target: { value } }) => {
-          const metres = Number(value.replace(',', '.'))
-          if (value.trim() === '') void saveYarn({ ...yarn, metres: undefined })
-          else if (metres >= 0 && metres < 1e6) void saveYarn({ ...yarn, metres })
-        }}
+      <NumberCell
+        className="border rule bg-fog"
+        label="at hand"
+        value={yarn.metres}
+        format={sizes.yarn.bare}
+        parse={sizes.yarn.parse}
+        unit={sizes.yarn.unit}
+        onChange={(metres) => void saveYarn({ ...yarn, metres })}
       />
     </div>
   )
