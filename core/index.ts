@@ -35,7 +35,7 @@ export {
 } from './yarn/calibration.ts'
 export { ALL_FIBRES, FIBRES, type Fibre } from './yarn/fibre.ts'
 export { ballsToBuy, doubtAtHand, metresAtHand } from './yarn/stock.ts'
-export { sameYarns, yarnsIn } from './yarn/strands.ts'
+export { sameYarns, yarnsIn, yarnsOf } from './yarn/strands.ts'
 export { substitutionPoints, type SubstitutionPoint } from './yarn/substitution.ts'
 export { formatMass, parseMass } from './units/mass.ts'
 export { formatYarnLength, parseYarnLength } from './units/yarnLength.ts'

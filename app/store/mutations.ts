@@ -3,6 +3,7 @@ import {
   newMat,
   UNMEASURED_GAUGE,
   withFreshIds,
+  yarnsOf,
   type GaugeRecord,
   type PieceRecord,
   type ProjectRecord,
@@ -138,8 +139,8 @@ export async function deleteGauge(id: string): Promise<void> {
 export async function deleteYarn(id: string): Promise<boolean> {
   return database.transaction('rw', database.yarns, database.pieces, database.planVersions, async () => {
     const used =
-      (await database.pieces.filter(({ colours }) => colours.some(({ yarn }) => yarn === id)).count()) +
-      (await database.planVersions.filter(({ spec }) => spec.colours.some(({ yarn }) => yarn === id)).count())
+      (await database.pieces.filter(({ colours }) => yarnsOf(colours).includes(id)).count()) +
+      (await database.planVersions.filter(({ spec }) => yarnsOf(spec.colours).includes(id)).count())
     if (used === 0) await database.yarns.delete(id)
     return used === 0
   })

@@ -1,4 +1,4 @@
-import type { Records } from '../../core/index.ts'
+import { yarnsOf, type Records } from '../../core/index.ts'
 import { database, type StoredProject } from './database.ts'
 
 /** Everything that belongs to some projects (all that are not deleted when none are named). */
@@ -29,8 +29,8 @@ export async function recordsOf(projectIds?: readonly string[]): Promise<Records
   // A whole workshop keeps yarns and gauges that no project uses yet.
   const usedGauges = new Set(pieces.map(({ gaugeId }) => gaugeId))
   const usedYarns = new Set([
-    ...pieces.flatMap(({ colours }) => colours.map(({ yarn }) => yarn)),
-    ...planVersions.flatMap(({ spec }) => spec.colours.map(({ yarn }) => yarn)),
+    ...pieces.flatMap(({ colours }) => yarnsOf(colours)),
+    ...planVersions.flatMap(({ spec }) => yarnsOf(spec.colours)),
   ])
   const gauges = await database.gauges.filter(({ id }) => !projectIds || usedGauges.has(id)).toArray()
   const yarns = await database.yarns.filter(({ id }) => !projectIds || usedYarns.has(id)).toArray()

@@ -1,5 +1,6 @@
 import {
   cautionsOf,
+  yarnsOf,
   type Caution,
   type Fibre,
   type GaugeRecord,
@@ -9,7 +10,7 @@ import {
 
 /** Every fibre in a piece: what its yarns say, or else what its gauge was taken in. */
 export function fibresOf(piece: PieceRecord, gauge: GaugeRecord, yarns: readonly YarnRecord[]): Fibre[] {
-  const own = piece.colours.map(({ yarn: id }) => yarns.find((yarn) => yarn.id === id)?.fibre ?? 'unknown')
+  const own = yarnsOf(piece.colours).map((id) => yarns.find((yarn) => yarn.id === id)?.fibre ?? 'unknown')
   return [...new Set(own.map((fibre) => (fibre === 'unknown' ? gauge.fibre : fibre)))]
 }
 

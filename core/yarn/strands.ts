@@ -14,6 +14,9 @@ export function strandsOf({ yarn, beside = [] }: HeldYarns, strands: number): Ma
 /** All yarns of a round, the main one first. */
 export const yarnsIn = ({ yarn, beside = [] }: HeldYarns): string[] => [...new Set([yarn, ...beside])]
 
+/** All yarns that a piece is worked with, held beside others too, in order of first use. */
+export const yarnsOf = (runs: readonly HeldYarns[]): string[] => [...new Set(runs.flatMap(yarnsIn))]
+
 /** Whether two rounds are worked with the same yarns in hand. */
 export const sameYarns = (one: HeldYarns, other: HeldYarns): boolean =>
   one.yarn === other.yarn && (one.beside ?? []).join() === (other.beside ?? []).join()

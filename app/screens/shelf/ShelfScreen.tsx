@@ -2,6 +2,7 @@ import clsx from 'clsx'
 import { Search } from 'lucide-react'
 import { lazy, Suspense, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
+import { yarnsOf } from '../../../core/index.ts'
 import { exportFile } from '../../store/files.ts'
 import { deleteProject, duplicateProject, restoreProject } from '../../store/mutations.ts'
 import { useProjects, useSettings, useYarns } from '../../store/queries.ts'
@@ -144,7 +145,7 @@ function matches(
   wanted: string,
   yarns: readonly { id: string; name: string }[],
 ): boolean {
-  const used = view.piece.colours.map(({ yarn }) => yarns.find(({ id }) => id === yarn)?.name ?? '')
+  const used = yarnsOf(view.piece.colours).map((yarn) => yarns.find(({ id }) => id === yarn)?.name ?? '')
   return [view.project.name, view.gauge.name, ...used].some((text) => text.toLowerCase().includes(wanted))
 }
 

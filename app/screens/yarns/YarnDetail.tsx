@@ -3,6 +3,7 @@ import {
   FIBRES,
   metresAtHand,
   YARN_WEIGHTS,
+  yarnsOf,
   type Fibre,
   type YarnRecord,
   type YarnWeight,
@@ -28,7 +29,7 @@ interface YarnDetailProps {
 export function YarnDetail({ stored, yarns, onAnother }: YarnDetailProps) {
   const [yarn, change] = useDraft(stored, ['yarns'], saveYarn, say)
   const projects = useProjects() ?? []
-  const usedBy = projects.filter(({ piece }) => piece.colours.some(({ yarn: id }) => id === yarn.id))
+  const usedBy = projects.filter(({ piece }) => yarnsOf(piece.colours).includes(yarn.id))
   const remove = async () => {
     if (await deleteYarn(yarn.id)) {
       say(`${yarn.name} is off the yarn shelf.`, { label: 'Undo', run: () => void saveYarn(yarn) })
