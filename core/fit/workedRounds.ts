@@ -18,9 +18,12 @@ export function workedRounds(
   construction: Construction,
 ): Round[] {
   const rounds: Round[] = []
-  counts.forEach((count, index) => {
+  counts.forEach((told, index) => {
+    const below = rounds.at(-1)?.count
+    // A stitch in the join stands in no stitch of the round below; steps have no word for it.
+    const count = below === undefined ? told : Math.max(Math.ceil(below / 2), Math.min(told, 2 * below))
     const like = planned[Math.min(index, planned.length - 1)]!
-    const from = counts[index - 1] ?? 0
+    const from = below ?? 0
     const position = positions[Math.min(index, positions.length - 1)]!
     const asPlanned = like.number === index + 1 && like.count === count && like.from === from
     rounds.push({
