@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf } from './shelf.ts'
+import { openShelf, ROOMS } from './shelf.ts'
 
 const SCREENS = [
   ['shelf', '/'],
@@ -15,12 +15,6 @@ const SCREENS = [
   ['measuring sheet', '/sheet'],
   ['settings', '/settings'],
 ] as const
-
-const SIZES = [
-  { width: 1280, height: 800 },
-  { width: 820, height: 1180 },
-  { width: 390, height: 844 },
-]
 
 async function settle(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle')
@@ -44,7 +38,7 @@ const sticksOut = (page: Page) =>
 for (const [name, path] of SCREENS) {
   test(`${name}: nothing serious for a screen reader, nothing off the page at any size`, async ({ page }) => {
     await openShelf(page)
-    for (const size of SIZES) {
+    for (const size of ROOMS) {
       await page.setViewportSize(size)
       await page.goto(path)
       await settle(page)

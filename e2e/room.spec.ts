@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf } from './shelf.ts'
+import { openShelf, ROOMS } from './shelf.ts'
 
 /** Every place, in every room and print: nothing sideways, nothing over anything, targets for thumbs. */
 const PLACES = [
@@ -15,11 +15,6 @@ const PLACES = [
   ['measure', '/measure'],
   ['settings', '/settings'],
 ] as const
-const ROOMS = [
-  { width: 1280, height: 800 },
-  { width: 820, height: 1180 },
-  { width: 390, height: 844 },
-]
 const PRINTS = [100, 125, 150]
 /** Numerals on the tape may be this small, nothing else under 14 (LOOK). */
 const SMALLEST = 14

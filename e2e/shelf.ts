@@ -1,5 +1,12 @@
 import { expect, type Page } from '@playwright/test'
 
+/** Desk, tablet and phone. */
+export const ROOMS = [
+  { width: 1280, height: 800 },
+  { width: 820, height: 1180 },
+  { width: 390, height: 844 },
+]
+
 /** Opens the shelf of a browser that was never here: the demo workshop is on it. */
 export async function openShelf(page: Page): Promise<void> {
   await page.goto('/')

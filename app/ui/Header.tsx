@@ -34,10 +34,10 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
         <Tab to="/" end shown="roomy">
           Shelf
         </Tab>
-        <Tab to="/gauges" shown={projectId === undefined ? 'always' : 'untight'}>
+        <Tab to="/gauges" shown={projectId === undefined ? 'notLarge' : 'roomy'}>
           Gauges
         </Tab>
-        <Tab to="/yarns" shown={projectId === undefined ? 'always' : 'untight'}>
+        <Tab to="/yarns" shown={projectId === undefined ? 'notLarge' : 'roomy'}>
           Yarns
         </Tab>
         {projectId && recent && <RecentPieces current={projectId} />}
@@ -104,8 +104,8 @@ function PhoneMenu() {
 interface TabProps {
   readonly to: string
   readonly end?: boolean
-  /** `roomy` goes into the menu on phones; `untight` wherever a piece's own tabs need the room. */
-  readonly shown?: 'always' | 'roomy' | 'untight'
+  /** `roomy` goes into the menu in a tight room; `notLarge` only on a phone in large print. */
+  readonly shown?: 'always' | 'roomy' | 'notLarge'
   readonly children: ReactNode
 }
 
@@ -118,8 +118,7 @@ function Tab({ to, end = false, shown = 'always', children }: TabProps) {
         clsx(
           TAB,
           shown === 'roomy' && 'tight:hidden',
-          shown === 'untight' && 'tight:hidden',
-          shown === 'always' && to.lastIndexOf('/') === 0 && 'max-sm:large:hidden',
+          shown === 'notLarge' && 'max-sm:large:hidden',
           isActive ? 'bg-tape text-ink' : 'text-ink-2 hover:bg-film-2',
         )
       }
