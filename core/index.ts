@@ -1,4 +1,5 @@
 export { spoken, type Speech } from './errors/sentence.ts'
+export { attempt, faultIn, type Answer, type Fault } from './errors/attempt.ts'
 export { SpecError } from './errors/specError.ts'
 export { MM_PER_INCH } from './units/millimetres.ts'
 export { parseLength, type LengthUnit } from './units/parseLength.ts'

@@ -1,35 +1,54 @@
 import { wrap, type Remote } from 'comlink'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import {
+  attempt,
+  faultIn,
   planPiece,
   rhythmScale,
-  SpecError,
+  type Answer,
+  type Fault,
   type PieceSpec,
   type Plan,
   type RhythmOffer,
 } from '../../core/index.ts'
-import type { Answer, Planner } from '../workers/plan.worker.ts'
-
-/** What cannot be planned: the field, and what is wrong and would be right, still to be said. */
-export type Unsaid = Pick<SpecError, 'path' | 'unsaid'>
+import type { Planner } from '../workers/plan.worker.ts'
 
 export interface Planned {
   /** The last plan that could be made. */
   readonly plan?: Plan
   /** The spec that `plan` belongs to. */
   readonly spec?: PieceSpec
-  readonly fault?: Unsaid
+  readonly fault?: Fault
 }
 
 /** Pieces of more rounds are planned in a worker, and the last drawing stays until they are done. */
 const ROUNDS_AT_ONCE = 60
 
-let planner: Remote<Planner> | undefined
-function sharedPlanner(): Remote<Planner> {
-  planner ??= wrap<Planner>(
-    new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' }),
-  )
+interface PlannerAway {
+  readonly remote: Remote<Planner>
+  /** Never kept: broken when the worker is. */
+  readonly failed: Promise<never>
+}
+
+let planner: PlannerAway | undefined
+
+/** The worker that plans heavy pieces; one that fails is put away, and the next piece starts another. */
+function sharedPlanner(): PlannerAway {
+  planner ??= startPlanner()
   return planner
+}
+
+function startPlanner(): PlannerAway {
+  const worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' })
+  const failed = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', ({ message }) => {
+      planner = undefined
+      worker.terminate()
+      reject(new Error(message || 'the part that plans large pieces did not start'))
+    })
+  })
+  failed.catch(() => undefined)
+  return { remote: wrap<Planner>(worker), failed }
 }
 
 const isHeavy = ({ shape, gauge }: PieceSpec) => shape.across / (2 * gauge.h) > ROUNDS_AT_ONCE
@@ -45,19 +64,17 @@ function useAnswer<T>(
   const heavy = spec !== undefined && isHeavy(spec)
   const direct = useMemo((): Answer<T> | undefined => {
     if (!spec || heavy) return undefined
-    try {
-      return { ok: true, value: atOnce(spec) }
-    } catch (error) {
-      if (!(error instanceof SpecError)) throw error
-      return { ok: false, path: error.path, unsaid: error.unsaid }
-    }
+    return attempt(() => atOnce(spec))
     // The key stands for the spec's content.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, heavy])
   useEffect(() => {
     if (!spec || !heavy || key === undefined) return
     let wanted = true
-    void inWorker(sharedPlanner(), spec).then((answer) => wanted && setLate({ key, answer }))
+    const { remote, failed } = sharedPlanner()
+    void Promise.race([inWorker(remote, spec), failed])
+      .catch((error: unknown): Answer<T> => ({ ok: false, ...faultIn(error) }))
+      .then((answer) => wanted && setLate({ key, answer }))
     return () => {
       wanted = false
     }

@@ -1,4 +1,4 @@
-import { SpecError, spoken, type Speech } from '../../core/index.ts'
+import { SpecError, spoken, type Fault, type Speech } from '../../core/index.ts'
 
 /** What the core refuses: the field, and what is wrong and would be right, as the maker reads it. */
 export interface Refusal {
@@ -12,11 +12,8 @@ export function refusalIn(error: unknown, speech: Speech): Refusal {
   return { path: error.path, text: error.said(speech) }
 }
 
-/** A refusal that came without its class, as from a worker. */
-export const refusalFrom = (
-  { path, unsaid }: Pick<SpecError, 'path' | 'unsaid'>,
-  speech: Speech,
-): Refusal => ({
+/** A fault of a piece, as from the planner or its worker. */
+export const refusalFrom = ({ path, unsaid }: Fault, speech: Speech): Refusal => ({
   path,
   text: unsaid.map((sentence) => spoken(sentence, speech)).join(' '),
 })

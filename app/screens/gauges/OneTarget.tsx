@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale'
 import {
+  attempt,
   FLAT_TOLERANCE as FLAT,
   flatIncrease,
   gaugeOf,
@@ -7,21 +8,22 @@ import {
   newMat,
   planPiece,
   sdOfHeightOverWidth,
-  SpecError,
   specOf,
   STITCHES,
+  type Answer,
   type GaugeRecord,
   type Plan,
 } from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
+import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { LIE_WORDS, shortName } from '../../ui/wording.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 
 const SKETCH = { id: 'sketch', projectId: 'sketch', gaugeId: 'sketch', yarnId: 'sketch' }
 
-function planned(gauge: GaugeRecord, across: number, pace: number): Plan | SpecError {
+function planned(gauge: GaugeRecord, across: number, pace: number): Answer<Plan> {
   const mat = newMat({ ...SKETCH, across })
   // Whole rounds of the one stitch, as the evidence is told in.
   const plain = {
@@ -29,21 +31,16 @@ function planned(gauge: GaugeRecord, across: number, pace: number): Plan | SpecE
     stitch: gauge.stitch,
     construction: { ...mat.construction, freeLastRounds: 0 as const },
   }
-  try {
-    return planPiece(specOf(plain, gauge, pace))
-  } catch (error) {
-    if (error instanceof SpecError) return error
-    throw error
-  }
+  return attempt(() => planPiece(specOf(plain, gauge, pace)))
 }
 
 /** What the gauge makes of one flat mat, and how many more a round lie flat. */
 export function OneTarget({ model }: { model: GaugeModel }) {
   const { gauge, target, setTarget, settings } = model
   const sizes = useSizes()
-  const plan = planned(gauge, target, settings.pace)
-  const failed = plan instanceof SpecError
-  const labelOnly = failed ? undefined : planned({ ...gauge, evidence: [] }, target, settings.pace)
+  const answer = planned(gauge, target, settings.pace)
+  const plan = answer.ok ? answer.value : undefined
+  const byLabel = plan && isMeasured(gauge) && planned({ ...gauge, evidence: [] }, target, settings.pace)
   return (
     <div className="grid gap-3">
       <div className="grid grid-cols-[1.3fr_0.9fr_1.2fr] border-2 rule max-sm:grid-cols-1 [&>*:nth-child(n+2)]:border-l [&>*:nth-child(n+2)]:rule max-sm:[&>*:nth-child(n+2)]:border-t max-sm:[&>*:nth-child(n+2)]:border-l-0">
@@ -55,10 +52,10 @@ export function OneTarget({ model }: { model: GaugeModel }) {
           unit={sizes.unit}
           step={sizes.step}
           takes="length"
-          fault={failed ? plan.said(sizes.speech) : undefined}
+          fault={answer.ok ? undefined : refusalFrom(answer, sizes.speech).text}
           onChange={setTarget}
         />
-        {!failed && (
+        {plan && (
           <>
             <Said label="Needs" value={String(plan.rounds.length)} unit="rounds" />
             <Said
@@ -69,11 +66,11 @@ export function OneTarget({ model }: { model: GaugeModel }) {
           </>
         )}
       </div>
-      {!failed && labelOnly && !(labelOnly instanceof SpecError) && isMeasured(gauge) && (
+      {byLabel && byLabel.ok && (
         <p className="text-16">
           In whole rounds of {shortName(gauge.stitch, settings.terms)}; a plan may trim the last two. On the
-          label alone it would be {labelOnly.rounds.length} rounds, ±{' '}
-          {sizes.full(labelOnly.finished.plusMinus)}.
+          label alone it would be {byLabel.value.rounds.length} rounds, ±{' '}
+          {sizes.full(byLabel.value.finished.plusMinus)}.
         </p>
       )}
       <FlatScale model={model} />

@@ -33,10 +33,15 @@ export function Headline({ model }: { model: PlanModel }) {
         {plan ? (
           <Outcome plan={plan} copies={piece.quantity} guess={spec?.gauge.certainty === 'guess'} />
         ) : (
-          'No plan yet.'
+          !fault && 'No plan yet.'
         )}
         {fault && plan && ' The drawing is of the last size that could be planned.'}
       </p>
+      {fault && (!plan || fault.path === '') && (
+        <p role="alert" className="fault mt-1 text-18">
+          {fault.text}
+        </p>
+      )}
     </div>
   )
 }

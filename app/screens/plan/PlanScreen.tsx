@@ -1,10 +1,10 @@
 import { useMemo } from 'react'
 import { useParams } from 'react-router'
-import { specOf, type PieceSpec } from '../../../core/index.ts'
+import { attempt, specOf } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
 import { useLearnedPace, useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
-import { refusalFrom, refusalIn, type Refusal } from '../../ui/refusal.ts'
+import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Header } from '../../ui/Header.tsx'
 import { Opening, NotHere } from '../../ui/Opening.tsx'
@@ -39,14 +39,10 @@ function PlanOf({ view }: { view: ProjectView }) {
   const key = ['project', project.id]
   const [piece, changePiece] = useDraft(view.piece, key, savePiece, say)
   const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge, say)
-  const wanted = useMemo((): { spec?: PieceSpec; fault?: Refusal } => {
-    try {
-      return { spec: specOf(piece, gauge, pace) }
-    } catch (error) {
-      return { fault: refusalIn(error, speech) }
-    }
-  }, [piece, gauge, pace, speech])
-  const { plan, spec, fault } = usePlan(wanted.spec)
+  const wanted = useMemo(() => attempt(() => specOf(piece, gauge, pace)), [piece, gauge, pace])
+  const wantedSpec = wanted.ok ? wanted.value : undefined
+  const { plan, spec, fault: unplanned } = usePlan(wantedSpec)
+  const fault = wanted.ok ? unplanned : wanted
   if (!yarns) return <Opening />
   const model: PlanModel = {
     project,
@@ -59,8 +55,8 @@ function PlanOf({ view }: { view: ProjectView }) {
     learnedPace: learned,
     plan,
     spec,
-    wantedSpec: wanted.spec,
-    fault: wanted.fault ?? (fault && refusalFrom(fault, speech)),
+    wantedSpec,
+    fault: fault && refusalFrom(fault, speech),
     changePiece,
     changeGauge,
   }

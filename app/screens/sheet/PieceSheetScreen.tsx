@@ -1,11 +1,11 @@
 import { useParams } from 'react-router'
 import {
+  attempt,
   FIBRES,
   hookLetter,
   planPiece,
   specOf,
   sameYarns,
-  SpecError,
   writeRound,
   yarnsIn,
   type Plan,
@@ -51,13 +51,11 @@ function planFor({ piece, gauge, copies, versions }: ProjectView, pace: number) 
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = versions.find(({ version }) => version === working?.planVersion)
   if (pinned) return pinned
-  try {
+  const planned = attempt(() => {
     const spec = specOf(piece, gauge, pace)
     return { spec, plan: planPiece(spec) }
-  } catch (error) {
-    if (error instanceof SpecError) return undefined
-    throw error
-  }
+  })
+  return planned.ok ? planned.value : undefined
 }
 
 function Sheet({ view, yarns, settings }: SheetProps) {

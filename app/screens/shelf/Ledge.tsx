@@ -26,24 +26,28 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
   const [area, { width }] = useElementSize()
   const sizes = useSizes()
   const colours = useYarnColours()
-  const pieces = rows.flatMap((row) => (row.planned ? [{ row, mm: ledgeWidth(row) }] : []))
+  const pieces = rows.flatMap((row) => {
+    if (!row.planned.ok) return []
+    const { plan, progress } = row.planned.value
+    return [{ row, plan, progress, mm: ledgeWidth(plan, row) }]
+  })
   const across = pieces.reduce((sum, { mm }) => sum + mm + GAP_MM, GAP_MM)
-  const widest = Math.max(1, ...pieces.map(({ row }) => 2 * drawnRadius(row.planned!.plan.rounds.at(-1)!)))
+  const widest = Math.max(1, ...pieces.map(({ plan }) => 2 * drawnRadius(plan.rounds.at(-1)!)))
   // Few small pieces are not blown up to fill the ledge: about true size at the most.
   const scale = Math.min(width / Math.max(across, 420), TALLEST / widest)
   const height = Math.ceil(Math.min(TALLEST, widest * scale)) + 6
   let x = GAP_MM / 2
-  const placed = pieces.map(({ row, mm }) => {
+  const placed = pieces.map((piece) => {
     const left = x
-    x += mm + GAP_MM
-    return { row, left, mm }
+    x += piece.mm + GAP_MM
+    return { ...piece, left }
   })
   return (
     <div ref={area} className="pt-2">
       {width > 0 && (
         <>
           <div className="relative border-b-2 rule" style={{ height }}>
-            {placed.map(({ row, left, mm }) => (
+            {placed.map(({ row, plan, progress, left, mm }) => (
               <button
                 key={row.view.project.id}
                 type="button"
@@ -53,7 +57,14 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
                 style={{ left: left * scale, width: mm * scale, height }}
                 onClick={() => onChoose(row.view.project.id)}
               >
-                <SetOfPieces row={row} colours={colours} scale={scale} mirrored={mirrored} />
+                <SetOfPieces
+                  row={row}
+                  plan={plan}
+                  current={progress.current?.number}
+                  colours={colours}
+                  scale={scale}
+                  mirrored={mirrored}
+                />
               </button>
             ))}
           </div>
@@ -85,26 +96,28 @@ function copiesShown({ view }: ShelfRow): number {
   return Math.min(MOST_COPIES, view.piece.quantity)
 }
 
-function ledgeWidth(row: ShelfRow): number {
-  const diameter = 2 * drawnRadius(row.planned!.plan.rounds.at(-1)!)
+function ledgeWidth(plan: Plan, row: ShelfRow): number {
+  const diameter = 2 * drawnRadius(plan.rounds.at(-1)!)
   return diameter * (1 + OVERLAP * (copiesShown(row) - 1))
 }
 
 interface SetProps {
   readonly row: ShelfRow
+  readonly plan: Plan
+  /** Number of the copy on the hook. */
+  readonly current?: number
   readonly colours: ReadonlyMap<string, string>
   readonly scale: number
   readonly mirrored: boolean
 }
 
 /** Made in yarn, to come in outline inside a dashed edge; the one on the hook in front. */
-function SetOfPieces({ row, colours, scale, mirrored }: SetProps) {
-  const { plan, progress } = row.planned!
+function SetOfPieces({ row, plan, current, colours, scale, mirrored }: SetProps) {
   const diameter = 2 * drawnRadius(plan.rounds.at(-1)!) * scale
   const shown = copiesShown(row)
   const order = Array.from({ length: shown }, (_, index) => index)
   // Each made one stands before the one made earlier; those to come stand behind.
-  const front = progress.current ? progress.current.number - 1 : row.copies.length - 1
+  const front = current === undefined ? row.copies.length - 1 : current - 1
   return order.map((index) => {
     const copy = row.copies.find(({ number }) => number === index + 1)
     const left = index * OVERLAP * diameter

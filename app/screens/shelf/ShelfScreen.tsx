@@ -43,7 +43,8 @@ export function ShelfScreen() {
     (row) => (stage === 'all' || row.stage === stage) && matches(row, wanted, yarns ?? []),
   )
   const current = shown?.find(({ view }) => view.project.id === chosen) ?? shown?.[0]
-  const secondsLeft = rows?.reduce((sum, { planned }) => sum + (planned?.progress.secondsLeft ?? 0), 0) ?? 0
+  const secondsLeft =
+    rows?.reduce((sum, { planned }) => sum + (planned.ok ? planned.value.progress.secondsLeft : 0), 0) ?? 0
 
   const remove = async ({ view: { project } }: ShelfRow) => {
     await deleteProject(project.id)

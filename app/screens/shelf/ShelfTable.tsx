@@ -2,11 +2,12 @@ import clsx from 'clsx'
 import { MoreVertical } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { Link } from 'react-router'
-import type { YarnRecord } from '../../../core/index.ts'
+import type { PieceProgress, YarnRecord } from '../../../core/index.ts'
 import { yarnInk } from '../../drawing/yarnInk.ts'
+import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 import { duration } from '../../ui/wording.ts'
-import type { ShelfRow } from './useShelfRows.ts'
+import type { ShelfRow, Stage } from './useShelfRows.ts'
 
 export interface RowDeeds {
   readonly onOpen: (row: ShelfRow) => void
@@ -30,7 +31,10 @@ const HOUR = 3600
 /** What is next with each piece; time is length, on one axis for all. */
 export function ShelfTable({ rows, yarns, current, onChoose, ...deeds }: ShelfTableProps) {
   const sizes = useSizes()
-  const longest = Math.max(HOUR, ...rows.map(({ planned }) => planned?.progress.secondsInAll ?? 0))
+  const longest = Math.max(
+    HOUR,
+    ...rows.map(({ planned }) => (planned.ok ? planned.value.progress.secondsInAll : 0)),
+  )
   return (
     <table className="mt-2 w-full border-collapse text-left">
       <caption className="visually-hidden">Pieces on the shelf</caption>
@@ -91,9 +95,10 @@ interface RowProps extends RowDeeds {
 }
 
 function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ...deeds }: RowProps) {
-  const { view, planned, stage } = row
+  const { view, stage } = row
+  const planned = row.planned.ok ? row.planned.value : undefined
   const { project, piece } = view
-  const [next, detail] = nextWords(row)
+  const [next, detail] = nextWords(row, sizes)
   return (
     <tr
       className={clsx(
@@ -120,7 +125,7 @@ function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ..
         )}
       </th>
       <td className="max-lg:col-span-3 max-lg:col-start-1 max-lg:row-start-2 max-lg:py-1.5 max-lg:pl-9">
-        {planned && <WorkTape row={row} longest={longest} />}
+        {planned && <WorkTape progress={planned.progress} stage={stage} longest={longest} />}
       </td>
       <td className="max-lg:col-span-2 max-lg:col-start-1 max-lg:row-start-3 max-lg:pl-9">
         <span className="flex items-center justify-between gap-3 pr-2">
@@ -144,7 +149,9 @@ function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ..
           <span className="slab text-18">{duration(planned.progress.secondsLeft)}</span>
         )}
       </td>
-      <td className="pl-7 max-lg:hidden">{planned && <YarnToGo row={row} yarns={yarns} />}</td>
+      <td className="pl-7 max-lg:hidden">
+        {planned && <YarnToGo progress={planned.progress} yarns={yarns} />}
+      </td>
       <td className="max-lg:col-start-3 max-lg:row-start-1 max-lg:justify-self-end">
         <RowMenu row={row} {...deeds} />
       </td>
@@ -153,10 +160,10 @@ function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ..
 }
 
 /** What the next step is: the fact, then the detail. */
-function nextWords({ planned, copies, view, stage }: ShelfRow): [string, string] {
+function nextWords({ planned, copies, view, stage }: ShelfRow, { speech }: Sizes): [string, string] {
   const { piece } = view
-  if (!planned) return ['Cannot be planned', 'Open it to see why.']
-  const { plan, progress } = planned
+  if (!planned.ok) return ['Cannot be planned', refusalFrom(planned, speech).text]
+  const { plan, progress } = planned.value
   if (stage === 'finished')
     return ['Finished', `${progress.finished === 1 ? 'One' : progress.finished} made.`]
   if (stage === 'planned') {
@@ -197,13 +204,18 @@ function HourAxis({ longest }: { longest: number }) {
   )
 }
 
+interface WorkTapeProps {
+  readonly progress: PieceProgress
+  readonly stage: Stage
+  readonly longest: number
+}
+
 /** One block a copy, filled as far as it is made; the post is where the hook is. */
-function WorkTape({ row, longest }: { row: ShelfRow; longest: number }) {
-  const { progress } = row.planned!
+function WorkTape({ progress, stage, longest }: WorkTapeProps) {
   const wide = (progress.secondsInAll / longest) * 96
   const each = 100 / progress.shares.length
   const done = progress.shares.reduce((sum, share) => sum + share, 0) * each
-  const begun = row.stage !== 'planned'
+  const begun = stage !== 'planned'
   return (
     <span className="relative block h-[18px]" style={{ width: `${Math.max(4, wide)}%` }}>
       <span className={clsx('absolute inset-0 flex border rule', !begun && 'border-dashed')}>
@@ -220,7 +232,7 @@ function WorkTape({ row, longest }: { row: ShelfRow; longest: number }) {
           </span>
         ))}
       </span>
-      {row.stage === 'underWay' && (
+      {stage === 'underWay' && (
         <span
           className="absolute -inset-y-1 w-[7px] -translate-x-1/2 border-[1.5px] rule bg-tape"
           style={{ left: `${done}%` }}
@@ -230,8 +242,13 @@ function WorkTape({ row, longest }: { row: ShelfRow; longest: number }) {
   )
 }
 
-function YarnToGo({ row, yarns }: { row: ShelfRow; yarns: readonly YarnRecord[] }) {
-  const left = [...row.planned!.progress.metresLeft].filter(([, metres]) => metres >= 0.05)
+interface YarnToGoProps {
+  readonly progress: PieceProgress
+  readonly yarns: readonly YarnRecord[]
+}
+
+function YarnToGo({ progress, yarns }: YarnToGoProps) {
+  const left = [...progress.metresLeft].filter(([, metres]) => metres >= 0.05)
   const all = left.reduce((sum, [, metres]) => sum + metres, 0)
   const sizes = useSizes()
   if (all === 0) return null

@@ -1,13 +1,15 @@
 import {
+  attempt,
   pieceProgress,
   planPiece,
   specOf,
-  SpecError,
+  type Answer,
   type CopyProgress,
   type PieceProgress,
   type PieceSpec,
   type Plan,
   type WorkshopSettings,
+  type WorkState,
 } from '../../../core/index.ts'
 import { useStored } from '../../store/liveQueries.ts'
 import type { ProjectView } from '../../store/queries.ts'
@@ -17,8 +19,12 @@ import { readWorkState } from '../../store/workSession.ts'
 export interface ShelfRow {
   readonly view: ProjectView
   readonly copies: readonly CopyProgress[]
-  /** Absent when the piece cannot be planned. */
-  readonly planned?: { readonly plan: Plan; readonly spec: PieceSpec; readonly progress: PieceProgress }
+  /** What is to be shown of it, or why it cannot be: another piece is shown all the same. */
+  readonly planned: Answer<{
+    readonly plan: Plan
+    readonly spec: PieceSpec
+    readonly progress: PieceProgress
+  }>
   readonly stage: Stage
 }
 
@@ -29,25 +35,34 @@ export function useShelfRows(views: readonly ProjectView[] | undefined, settings
   const copyIds = views?.flatMap(({ copies }) => copies.map(({ id }) => id)).join(' ')
   const positions = useStored(['positions', copyIds], ['events'], async () => {
     const copies = views?.flatMap((view) => view.copies) ?? []
-    const states = await Promise.all(copies.map((copy) => readWorkState(copy)))
+    const states = await Promise.allSettled(copies.map((copy) => readWorkState(copy)))
     return new Map(copies.map(({ id }, index) => [id, states[index]!]))
   })
   if (!views || !positions) return undefined
   return views.map((view): ShelfRow => {
-    const copies = view.copies.flatMap(({ id, number, planVersion }): CopyProgress[] => {
-      const state = positions.get(id)
-      const pinned = view.versions.find(({ version }) => version === planVersion)
-      return state && pinned
-        ? [{ number, plan: pinned.plan, finished: state.finished, position: state.position }]
-        : []
+    const worked = attempt(() => copiesOf(view, positions))
+    const copies = worked.ok ? worked.value : []
+    const planned = attempt(() => {
+      if (!worked.ok) throw new Error('its work log does not add up')
+      const { plan, spec } = planOf(view, settings)
+      return { plan, spec, progress: pieceProgress(plan, view.piece.quantity, copies) }
     })
-    const planned = planOf(view, settings)
-    return {
-      view,
-      copies,
-      planned: planned && { ...planned, progress: pieceProgress(planned.plan, view.piece.quantity, copies) },
-      stage: stageOf(copies, view.piece.quantity),
-    }
+    return { view, copies, planned, stage: stageOf(copies, view.piece.quantity) }
+  })
+}
+
+/** How far each copy is. Throws when the log of one cannot be read. */
+function copiesOf(
+  { copies, versions }: ProjectView,
+  positions: ReadonlyMap<string, PromiseSettledResult<WorkState>>,
+): CopyProgress[] {
+  return copies.flatMap(({ id, number, planVersion }): CopyProgress[] => {
+    const read = positions.get(id)
+    if (read?.status === 'rejected') throw read.reason
+    const pinned = versions.find(({ version }) => version === planVersion)
+    if (!read || !pinned) return []
+    const { finished, position } = read.value
+    return [{ number, plan: pinned.plan, finished, position }]
   })
 }
 
@@ -55,16 +70,11 @@ const plans = new Map<string, { plan: Plan; spec: PieceSpec }>()
 
 /** Plans are remembered by their spec: the shelf is opened often, and specs change seldom. */
 function planOf({ piece, gauge }: ProjectView, settings: WorkshopSettings) {
-  try {
-    const spec = specOf(piece, gauge, settings.pace)
-    const key = JSON.stringify(spec)
-    const known = plans.get(key) ?? { plan: planPiece(spec), spec }
-    plans.set(key, known)
-    return known
-  } catch (error) {
-    if (error instanceof SpecError) return undefined
-    throw error
-  }
+  const spec = specOf(piece, gauge, settings.pace)
+  const key = JSON.stringify(spec)
+  const known = plans.get(key) ?? { plan: planPiece(spec), spec }
+  plans.set(key, known)
+  return known
 }
 
 function stageOf(copies: readonly CopyProgress[], quantity: number): Stage {

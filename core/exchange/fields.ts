@@ -1,0 +1,77 @@
+import Joi from 'joi'
+
+// Fields that several records of a project file have.
+
+export const id = Joi.string().min(1).max(64)
+export const name = Joi.string().min(1).max(200)
+export const time = Joi.number().integer().min(0).max(4e12)
+export const round = Joi.number().integer().min(1).max(500)
+export const count = Joi.number().integer().min(0).max(100_000)
+export const stitch = Joi.string().valid('slst', 'sc', 'hdc', 'dc', 'tr')
+export const bodyStitch = Joi.string().valid('sc', 'hdc', 'dc', 'tr')
+export const weight = Joi.number().integer().min(0).max(7)
+export const millimetres = (least: number, most: number) => Joi.number().min(least).max(most)
+export const list = (item: Joi.Schema, most: number) => Joi.array().items(item).max(most).required()
+type Fields = Readonly<Record<string, Joi.Schema>>
+/** An object that has all of the first fields and may have the second. */
+export const record = (fields: Fields, mayHave: Fields = {}) =>
+  Joi.object({
+    ...Object.fromEntries(Object.entries(fields).map(([key, schema]) => [key, schema.required()])),
+    ...mayHave,
+  })
+
+export const edge = Joi.alternatives()
+  .try(
+    record({ kind: Joi.string().valid('flat') }),
+    record({ kind: Joi.string().valid('standsUp'), by: millimetres(0.1, 3000) }),
+    record({ kind: Joi.string().valid('waves'), much: Joi.string().valid('little', 'lot') }),
+  )
+  .match('one')
+
+export const start = Joi.alternatives()
+  .try(
+    record({ kind: Joi.string().valid('magicRing', 'chainTwo') }),
+    record({ kind: Joi.string().valid('chainRing'), chains: Joi.number().integer().min(3).max(60) }),
+  )
+  .match('one')
+
+export const shape = record({
+  family: Joi.string().valid('disc'),
+  across: millimetres(1, 3000),
+  tolerance: millimetres(0, 1500),
+})
+
+export const construction = record({
+  start,
+  rounds: Joi.alternatives()
+    .try(
+      record({
+        kind: Joi.string().valid('joined'),
+        turned: Joi.boolean(),
+        begins: Joi.string().valid('chain', 'countingChain', 'standingStitch'),
+        shaping: Joi.string().valid('atTheJoin', 'offTheJoin'),
+      }),
+      record({ kind: Joi.string().valid('spiral') }),
+    )
+    .match('one'),
+  order: Joi.string().valid('increaseFirst', 'increaseLast'),
+  placement: Joi.string().valid('stacked', 'staggered', 'scattered'),
+  freeLastRounds: Joi.number().valid(0, 1, 2),
+})
+
+export const constraints = Joi.object({
+  firstCount: Joi.number().integer().min(3).max(400),
+  evenRounds: Joi.array().items(round.min(2)).max(500),
+  multiples: Joi.array()
+    .items(record({ fromRound: round, of: Joi.number().integer().min(2).max(24) }))
+    .max(50),
+})
+
+/** Yarns held with the main one, a strand each. */
+export const beside = Joi.array().items(id).min(1).max(5)
+export const strands = Joi.number().integer().min(1).max(6)
+
+export const colours = Joi.array()
+  .items(record({ fromRound: round, yarn: id }, { beside }))
+  .min(1)
+  .max(200)

@@ -1,0 +1,183 @@
+import Joi from 'joi'
+import { ALL_PARTS, ALL_USES } from '../cautions/use.ts'
+import { ALL_FIBRES } from '../yarn/fibre.ts'
+import {
+  bodyStitch,
+  colours,
+  constraints,
+  construction,
+  edge,
+  id,
+  list,
+  millimetres,
+  name,
+  record,
+  shape,
+  start,
+  stitch,
+  strands,
+  time,
+  weight,
+} from './fields.ts'
+
+const fibre = Joi.string().valid(...ALL_FIBRES)
+
+const countOver = record({ count: Joi.number().greater(0).max(1000), over: millimetres(1, 2000) })
+const taken = {
+  id,
+  at: time,
+  stitch: bodyStitch,
+  loops: Joi.string().valid('both', 'single', 'post'),
+  state: Joi.string().valid('worked', 'washed'),
+}
+const mayBeAside = { setAside: Joi.boolean() }
+
+const evidence = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'swatch',
+      then: record(
+        {
+          ...taken,
+          kind: Joi.string().valid('swatch'),
+          worked: Joi.string().valid('rounds', 'rows'),
+          stitches: countOver,
+          rounds: countOver,
+        },
+        mayBeAside,
+      ),
+    },
+    {
+      is: 'marks',
+      then: record(
+        { ...taken, kind: Joi.string().valid('marks') },
+        { ...mayBeAside, along: countOver, out: countOver },
+      ),
+    },
+    {
+      is: 'round',
+      then: record(
+        {
+          ...taken,
+          kind: Joi.string().valid('round'),
+          counts: Joi.array().items(Joi.number().integer().min(3).max(100_000)).min(2).max(500),
+          across: Joi.array().items(millimetres(1, 3000)).min(1).max(2),
+          edge,
+        },
+        {
+          ...mayBeAside,
+          start,
+          stitches: Joi.array().items(stitch).min(2).max(500),
+          from: name,
+        },
+      ),
+    },
+  ],
+})
+
+const grams = Joi.number().min(0).max(1e6)
+const labelMetres = Joi.number().greater(0).max(1e5)
+const labelGrams = Joi.number().greater(0).max(1e5)
+const calibrationTaken = {
+  id,
+  at: time,
+  stitch: bodyStitch,
+  stitches: Joi.number().integer().min(1).max(1e6),
+}
+
+const calibration = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'weighed',
+      then: record({
+        ...calibrationTaken,
+        kind: Joi.string().valid('weighed'),
+        gramsBefore: grams,
+        gramsAfter: grams,
+        metresPerBall: labelMetres,
+        gramsPerBall: labelGrams,
+      }),
+    },
+    {
+      is: 'unravelled',
+      then: record({
+        ...calibrationTaken,
+        kind: Joi.string().valid('unravelled'),
+        length: millimetres(1, 1e6),
+      }),
+    },
+  ],
+})
+
+const fitness = record({
+  uses: Joi.array()
+    .items(Joi.string().valid(...ALL_USES))
+    .unique()
+    .max(20),
+  layers: Joi.number().valid(1, 2),
+  parts: Joi.array()
+    .items(Joi.string().valid(...ALL_PARTS))
+    .unique()
+    .max(20),
+  read: Joi.array().items(Joi.string().min(1).max(40)).max(50),
+})
+
+export const project = record({ id, name, createdAt: time, updatedAt: time })
+
+export const piece = record({
+  id,
+  projectId: id,
+  quantity: Joi.number().integer().min(1).max(1000),
+  shape,
+  stitch: bodyStitch,
+  gaugeId: id,
+  construction,
+  colours,
+  constraints: constraints.required(),
+  rhythm: Joi.number().min(0).max(1),
+  fitness,
+})
+
+export const gauge = record({
+  id,
+  name,
+  stitch: bodyStitch,
+  weight,
+  strands,
+  hook: millimetres(0.5, 40),
+  fibre,
+  working: Joi.string().valid('joined', 'spiral', 'turned', 'rows'),
+  evidence: list(evidence, 1000),
+  calibrations: list(calibration, 1000),
+})
+
+export const yarn = record(
+  {
+    id,
+    name,
+    colour: Joi.string().pattern(/^#[0-9a-fA-F]{6}$/),
+    weight,
+    fibre,
+  },
+  {
+    line: name,
+    dyeLot: Joi.string().min(1).max(100),
+    metresPerBall: labelMetres,
+    gramsPerBall: labelGrams,
+    balls: Joi.number().integer().min(0).max(10_000),
+    leftoverGrams: grams,
+    metres: Joi.number().min(0).max(1e6),
+  },
+)
+
+export const workshop = record({
+  name,
+  terms: Joi.string().valid('US', 'UK'),
+  units: Joi.string().valid('mm', 'cm', 'in'),
+  gaugeOver: Joi.string().valid('10cm', '4in'),
+  yarnLengths: Joi.string().valid('m', 'yd'),
+  masses: Joi.string().valid('g', 'oz'),
+  hand: Joi.string().valid('right', 'left'),
+  print: Joi.number().valid(100, 125, 150),
+  pace: Joi.number().min(1).max(120),
+})
