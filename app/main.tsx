@@ -3,6 +3,7 @@ import { createRoot } from 'react-dom/client'
 import { App } from './App.tsx'
 import { loadDemoOnFirstVisit } from './store/firstVisit.ts'
 import { watchStorage } from './store/liveQueries.ts'
+import { loadValidation } from './store/mustFit.ts'
 import { sweepDeleted } from './store/mutations.ts'
 import './ui/styles.css'
 import { watchRoom } from './ui/useLayout.ts'
@@ -15,6 +16,7 @@ void (async () => {
   await loadDemoOnFirstVisit().catch(() => undefined)
   await sweepDeleted(Date.now()).catch(() => undefined)
   await navigator.storage?.persist?.().catch(() => false)
+  await loadValidation().catch(() => undefined)
 })()
 
 createRoot(document.getElementById('root')!).render(

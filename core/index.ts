@@ -2,6 +2,7 @@ export { spoken, type Speech } from './errors/sentence.ts'
 export { attempt, faultIn, type Answer, type Fault } from './errors/attempt.ts'
 export { SpecError } from './errors/specError.ts'
 export { MM_PER_INCH } from './units/millimetres.ts'
+export { inShort, readWritten } from './units/writtenNumber.ts'
 export { parseLength, type LengthUnit } from './units/parseLength.ts'
 export { formatLength, sayLength } from './units/formatLength.ts'
 export {
@@ -64,6 +65,8 @@ export type {
   Round,
   Start,
 } from './plan/plan.ts'
+export { checkSpec } from './plan/checkSpec.ts'
+export { LIMITS, LONGEST_NAME, LONGEST_NOTE } from './exchange/limits.ts'
 export { planPiece } from './plan/planPiece.ts'
 export { rhythmScale, RHYTHM_POSITIONS, type RhythmOffer } from './plan/rhythmScale.ts'
 export { writeOps, writeRound, writeRoundBody } from './pattern/writeRound.ts'

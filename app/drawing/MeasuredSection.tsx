@@ -11,6 +11,8 @@ interface MeasuredSectionProps {
   readonly sizes: Sizes
 }
 
+/** So many times as wide as planned, or as narrow, is no piece to draw but a slip to ask about. */
+const FAR = 3
 const TABLE = 66
 const TAPE = 28
 
@@ -18,7 +20,9 @@ const TAPE = 28
 export function MeasuredSection({ width, rounds, measured, standsUp, sizes }: MeasuredSectionProps) {
   const edge = rounds.at(-1)!.at
   const planned = 2 * edge.radius
-  const shown = measured ?? planned
+  const drawn =
+    measured !== undefined && measured > planned / FAR && measured < planned * FAR ? measured : undefined
+  const shown = drawn ?? planned
   const scale = (width - 96) / Math.max(shown, planned)
   const plusMinus = 4 * edge.sd
   const stretch = shown / planned
@@ -31,9 +35,9 @@ export function MeasuredSection({ width, rounds, measured, standsUp, sizes }: Me
       height={TABLE + TAPE + 8}
       role="img"
       aria-label={
-        measured === undefined
+        drawn === undefined
           ? `Lay the tape through the centre; the plan expects ${sizes.withDoubt(planned, plusMinus)}.`
-          : `${sizes.full(measured)} measured, ${sizes.withDoubt(planned, plusMinus)} planned.`
+          : `${sizes.full(drawn)} measured, ${sizes.withDoubt(planned, plusMinus)} planned.`
       }
     >
       <g transform="translate(4 0)">
@@ -49,10 +53,10 @@ export function MeasuredSection({ width, rounds, measured, standsUp, sizes }: Me
               width={long}
               height={14}
               rx={Math.min(6, long / 2)}
-              fill={measured === undefined ? 'none' : '#FAFCFB'}
+              fill={drawn === undefined ? 'none' : '#FAFCFB'}
               stroke="#0E2730"
               strokeWidth={1.2}
-              strokeDasharray={measured === undefined ? '3 2' : undefined}
+              strokeDasharray={drawn === undefined ? '3 2' : undefined}
             />
           ))
         })}
@@ -64,7 +68,7 @@ export function MeasuredSection({ width, rounds, measured, standsUp, sizes }: Me
             perMm={scale}
           />
         </g>
-        {measured !== undefined && (
+        {drawn !== undefined && (
           <>
             <path
               d={`M0 12V${TABLE + TAPE}M${shown * scale} 12V${TABLE + TAPE}`}
@@ -78,7 +82,7 @@ export function MeasuredSection({ width, rounds, measured, standsUp, sizes }: Me
               fill="none"
             />
             <text x={middle} y={24} textAnchor="middle" className="slab" fontSize={18} fill="#0E2730">
-              {sizes.bare(measured)} measured
+              {sizes.bare(drawn)} measured
             </text>
           </>
         )}

@@ -1,3 +1,4 @@
+import { tapeTicks } from './tapeTicks.ts'
 import { scaleLinear } from 'd3-scale'
 import { MM_PER_INCH, type Plan } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
@@ -114,35 +115,34 @@ function SectionTape({
 }) {
   const unit = sizes.unit === 'in' ? MM_PER_INCH : 10
   const pitch = unit * scale
-  const count = Math.floor(reach / pitch + 1e-6)
   const named = pitch >= 24 ? 1 : pitch >= 10 ? 2 : pitch >= 5 ? 5 : 20
+  const { ticks, numerals } = tapeTicks(reach, pitch, 1, named * pitch)
+  const long = new Set(numerals.map(({ at }) => at))
   return (
     <g>
       <rect x={centre} y={y} width={reach + 2} height={18} fill="var(--color-tape)" />
       <path d={`M${centre - reach} ${y}H${centre + reach + 2}`} stroke="var(--color-ink)" strokeWidth={1} />
-      {Array.from({ length: count }, (_, index) => {
-        const x = centre + (index + 1) * pitch
-        const long = (index + 1) % named === 0
-        return (
-          <g key={index}>
-            {(pitch > 4 || long) && (
-              <path d={`M${x} ${y}v${long ? 6 : 4}`} stroke="var(--color-ink)" strokeWidth={1} />
-            )}
-            {long && (
-              <text
-                x={x - 3}
-                y={y + 15}
-                textAnchor="end"
-                className="slab"
-                fontSize={13}
-                fill="var(--color-ink)"
-              >
-                {index + 1}
-              </text>
-            )}
-          </g>
-        )
-      })}
+      <path
+        d={ticks
+          .filter(({ at }) => pitch > 4 || long.has(at))
+          .map(({ at }) => `M${centre + at} ${y}v${long.has(at) ? 6 : 4}`)
+          .join('')}
+        stroke="var(--color-ink)"
+        strokeWidth={1}
+      />
+      {numerals.map(({ at, number }) => (
+        <text
+          key={number}
+          x={centre + at - 3}
+          y={y + 15}
+          textAnchor="end"
+          className="slab"
+          fontSize={13}
+          fill="var(--color-ink)"
+        >
+          {number}
+        </text>
+      ))}
     </g>
   )
 }

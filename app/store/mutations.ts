@@ -1,4 +1,5 @@
 import {
+  LONGEST_NAME,
   metresAtHand,
   newMat,
   UNMEASURED_GAUGE,
@@ -12,6 +13,7 @@ import {
   type YarnRecord,
 } from '../../core/index.ts'
 import { database, freshId } from './database.ts'
+import { mustFit } from './mustFit.ts'
 import { readSettings } from './queries.ts'
 import { recordsOf } from './records.ts'
 
@@ -21,6 +23,7 @@ const DAY_MS = 86_400_000
 export async function createMat(name: string, across: number, gaugeId?: string): Promise<string> {
   const now = Date.now()
   const project: ProjectRecord = { id: freshId(), name, createdAt: now, updatedAt: now }
+  await mustFit('projects', project)
   await database.transaction(
     'rw',
     database.projects,
@@ -55,7 +58,9 @@ const mostAtHand = (yarns: readonly YarnRecord[]): YarnRecord | undefined =>
   [...yarns].sort((one, other) => (metresAtHand(other) ?? 0) - (metresAtHand(one) ?? 0))[0]
 
 export async function renameProject(id: string, name: string): Promise<void> {
-  await database.projects.update(id, { name, updatedAt: Date.now() })
+  const updatedAt = Date.now()
+  await mustFit('projects', { id, name, createdAt: updatedAt, updatedAt })
+  await database.projects.update(id, { name, updatedAt })
 }
 
 /** The same thing once more: its plan, not its work. Gauges and yarns are shared. Returns the new id. */
@@ -70,7 +75,7 @@ export async function duplicateProject(id: string): Promise<string> {
   const now = Date.now()
   const project = {
     ...fresh.projects[0]!,
-    name: `${all.projects[0]!.name} 2`,
+    name: `${all.projects[0]!.name.slice(0, LONGEST_NAME - 2)} 2`,
     createdAt: now,
     updatedAt: now,
   }
@@ -118,6 +123,7 @@ export async function removeProjects(ids: readonly string[]): Promise<void> {
 }
 
 export async function savePiece(piece: PieceRecord): Promise<void> {
+  await mustFit('pieces', piece)
   await database.transaction('rw', database.pieces, database.projects, async () => {
     await database.pieces.put(piece)
     await database.projects.update(piece.projectId, { updatedAt: Date.now() })
@@ -125,6 +131,7 @@ export async function savePiece(piece: PieceRecord): Promise<void> {
 }
 
 export async function saveGauge(gauge: GaugeRecord): Promise<void> {
+  await mustFit('gauges', gauge)
   await database.gauges.put(gauge)
 }
 
@@ -147,10 +154,12 @@ export async function deleteYarn(id: string): Promise<boolean> {
 }
 
 export async function saveYarn(yarn: YarnRecord): Promise<void> {
+  await mustFit('yarns', yarn)
   await database.yarns.put(yarn)
 }
 
 export async function saveSettings(change: Partial<WorkshopSettings>): Promise<void> {
+  await mustFit('settings', { ...(await readSettings()), ...change })
   await database.transaction('rw', database.settings, async () => {
     await database.settings.put({ ...(await readSettings()), ...change, key: 'workshop' })
   })

@@ -6,6 +6,7 @@ import {
   type WorkState,
 } from '../../core/index.ts'
 import { database, freshId } from './database.ts'
+import { mustFit } from './mustFit.ts'
 import type { Deed } from './workSession.ts'
 
 export interface NewVersion {
@@ -21,6 +22,7 @@ export async function pinVersion(
   { pieceId, spec, plan, reading }: NewVersion,
   db = database,
 ): Promise<number> {
+  if (reading) await mustFit('readings', reading)
   return db.transaction('rw', db.planVersions, db.readings, async () => {
     const last = await db.planVersions
       .where('[pieceId+version]')

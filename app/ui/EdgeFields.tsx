@@ -1,3 +1,4 @@
+import { LIMITS } from '../../core/index.ts'
 import type { EdgeDraft } from './edgeDraft.ts'
 import { EdgeToggle } from './EdgeToggle.tsx'
 import { NumberCell } from './NumberCell.tsx'
@@ -22,11 +23,12 @@ export function EdgeFields({ draft, set, fault }: EdgeFieldsProps) {
             label="Stands up by"
             value={draft.standsUp}
             format={sizes.bare}
-            parse={sizes.parse}
+            parse={sizes.between(...LIMITS.standsUp)}
             unit={sizes.unit}
             takes="length"
             fault={fault}
             onChange={(standsUp) => set({ standsUp })}
+            onClear={() => set({ standsUp: undefined })}
           />
         </div>
       )}

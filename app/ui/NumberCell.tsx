@@ -1,8 +1,7 @@
 import clsx from 'clsx'
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import type { ParsedNumber } from './parseCount.ts'
 import { aimReadingsAt, loseAim, type ReadingKind } from './readingTarget.ts'
-
-export type ParsedNumber = { ok: true; value: number } | { ok: false; message: string }
 
 /** Units that readings come in. */
 const STORED: Record<ReadingKind, string> = { length: 'mm', mass: 'g' }
@@ -14,6 +13,8 @@ interface NumberCellProps {
   readonly format: (value: number) => string
   readonly parse: (text: string) => ParsedNumber
   readonly onChange: (value: number) => void
+  /** Told when the field is emptied. Without it a field cannot be left empty. */
+  readonly onClear?: () => void
   readonly unit?: ReactNode
   /** What one press of + or − adds; tenfold with Shift. Without it there are no steppers. */
   readonly step?: number
@@ -29,7 +30,7 @@ interface NumberCellProps {
  * with Escape; + and − step it.
  */
 export function NumberCell(props: NumberCellProps) {
-  const { label, value, format, parse, onChange, unit, step, fault, className, takes } = props
+  const { label, value, format, parse, onChange, onClear, unit, step, fault, className, takes } = props
   const id = useId()
   const input = useRef<HTMLInputElement>(null)
   const [draft, setDraft] = useState<string>()
@@ -40,6 +41,11 @@ export function NumberCell(props: NumberCellProps) {
 
   const take = (text: string) => {
     setDraft(text)
+    if (onClear && text.trim() === '') {
+      setProblem(undefined)
+      onClear()
+      return
+    }
     const read = parse(text)
     setProblem(read.ok ? undefined : read.message)
     if (read.ok) onChange(read.value)
@@ -58,7 +64,14 @@ export function NumberCell(props: NumberCellProps) {
     // Steps land on the grid, so that 21.3 goes to 21.5.
     const next =
       direction > 0 ? Math.floor(value / by + 1e-6) * by + by : Math.ceil(value / by - 1e-6) * by - by
-    if (next > 0) onChange(next)
+    if (next <= 0) return
+    // What the field would refuse when typed, it refuses when stepped to.
+    const read = parse(format(next))
+    if (read.ok) onChange(next)
+    else {
+      setDraft(format(next))
+      setProblem(read.message)
+    }
   }
 
   return (
@@ -133,18 +146,4 @@ export function NumberCell(props: NumberCellProps) {
       )}
     </div>
   )
-}
-
-/** A plain number with a comma or a point; fractions of a stitch allowed. */
-export function parseCount(least: number, most: number, what: string) {
-  return (text: string): ParsedNumber => {
-    const plain = text.trim().replace(',', '.')
-    if (plain === '') return { ok: false, message: `Type ${what}.` }
-    const value = Number(plain)
-    if (!Number.isFinite(value)) return { ok: false, message: `“${text.trim()}” is not a number.` }
-    if (value < least || value > most) {
-      return { ok: false, message: `${what[0]!.toUpperCase()}${what.slice(1)}: from ${least} to ${most}.` }
-    }
-    return { ok: true, value }
-  }
 }

@@ -1,5 +1,5 @@
 import { checkEvidence, type Evidence, type GaugeRecord, type Speech } from '../../core/index.ts'
-import type { ParsedNumber } from './NumberCell.tsx'
+import type { ParsedNumber } from './parseCount.ts'
 import { refusalOf } from './refusal.ts'
 
 /** Reads a number as `parse` does, and refuses what would make evidence that no fabric can give. */

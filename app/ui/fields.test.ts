@@ -2,7 +2,7 @@ import { SpecError, type Evidence } from '../../core/index.ts'
 import { checkedEvidence } from './checkedEvidence.ts'
 import { edgeOf } from './edgeDraft.ts'
 import { nameProblem } from './nameProblem.ts'
-import { parseCount } from './NumberCell.tsx'
+import { parseCount } from './parseCount.ts'
 import { refusalFrom, refusalIn, refusalOf } from './refusal.ts'
 
 const INCHES = {

@@ -1,5 +1,4 @@
-/** A name is read on a tab, a sheet and a shelf. */
-export const LONGEST_NAME = 100
+import { LONGEST_NAME } from '../../core/index.ts'
 
 /** What is wrong with a name, and what would be right; nothing when it can stand. */
 export function nameProblem(text: string, must: boolean): string | undefined {

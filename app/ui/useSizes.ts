@@ -35,6 +35,8 @@ export interface Sizes {
   /** "21.9 ± 0.5 cm" */
   readonly withDoubt: (millimetres: number, plusMinus: number) => string
   readonly parse: (text: string) => ReturnType<typeof parseLength>
+  /** Reads a length that lies between two, in millimetres; says which when it does not. */
+  readonly between: (least: number, most: number) => Sizes['parse']
   /** Steps of a size field: half a centimetre or an eighth; tenfold with Shift. */
   readonly step: number
   /** The length gauges are stated over: 10 cm or 4 in. */
@@ -68,6 +70,12 @@ function sizesIn({ units: unit, gaugeOver, yarnLengths, masses, terms }: UnitSet
     doubt,
     withDoubt: (millimetres, plusMinus) => `${bare(millimetres)} ± ${doubt(plusMinus)} ${unit}`,
     parse: (text) => parseLength(text, unit),
+    between: (least, most) => (text) => {
+      const read = parseLength(text, unit)
+      if (!read.ok || (read.value >= least && read.value <= most)) return read
+      const said = (millimetres: number) => sayLength(millimetres, unit)
+      return { ok: false, message: `${said(read.value)} cannot be. From ${said(least)} to ${said(most)}.` }
+    },
     step: unit === 'in' ? MM_PER_INCH / 8 : 5,
     gaugeOver:
       gaugeOver === '10cm'

@@ -164,7 +164,7 @@ test.each([
 test('fresh ids keep every reference, so a copy can stand beside the original', () => {
   let next = 0
   const original = records()
-  const fresh = withFreshIds(original, () => `new ${next++}`, new Set(['fog']))
+  const fresh = withFreshIds(original, () => `new-${next++}`, new Set(['fog']))
   const ids = (some: Records) =>
     Object.values(some).flatMap((table: readonly { id: string }[]) => table.map(({ id }) => id))
   expect(ids(fresh).filter((id) => ids(original).includes(id))).toEqual(['fog'])

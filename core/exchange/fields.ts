@@ -1,11 +1,19 @@
 import Joi from 'joi'
+import { LIMITS } from './limits.ts'
 
 // Fields that several records of a project file have.
 
-export const id = Joi.string().min(1).max(64)
+/** A number as a field of the interface takes it. */
+export const within = (name: keyof typeof LIMITS) => Joi.number().min(LIMITS[name][0]).max(LIMITS[name][1])
+export const whole = (name: keyof typeof LIMITS) => within(name).integer()
+
+/** Ids stand in addresses: letters, digits, hyphens and underscores alone. */
+export const id = Joi.string()
+  .pattern(/^[\w-]{1,64}$/)
+  .messages({ 'string.pattern.base': '{{#label}} is no id: 1 to 64 letters, digits, - or _' })
 export const name = Joi.string().min(1).max(200)
 export const time = Joi.number().integer().min(0).max(4e12)
-export const round = Joi.number().integer().min(1).max(500)
+export const round = whole('round')
 export const count = Joi.number().integer().min(0).max(100_000)
 export const stitch = Joi.string().valid('slst', 'sc', 'hdc', 'dc', 'tr')
 export const bodyStitch = Joi.string().valid('sc', 'hdc', 'dc', 'tr')
@@ -23,7 +31,7 @@ export const record = (fields: Fields, mayHave: Fields = {}) =>
 export const edge = Joi.alternatives()
   .try(
     record({ kind: Joi.string().valid('flat') }),
-    record({ kind: Joi.string().valid('standsUp'), by: millimetres(0.1, 3000) }),
+    record({ kind: Joi.string().valid('standsUp'), by: within('standsUp') }),
     record({ kind: Joi.string().valid('waves'), much: Joi.string().valid('little', 'lot') }),
   )
   .match('one')
@@ -31,14 +39,14 @@ export const edge = Joi.alternatives()
 export const start = Joi.alternatives()
   .try(
     record({ kind: Joi.string().valid('magicRing', 'chainTwo') }),
-    record({ kind: Joi.string().valid('chainRing'), chains: Joi.number().integer().min(3).max(60) }),
+    record({ kind: Joi.string().valid('chainRing'), chains: whole('chains') }),
   )
   .match('one')
 
 export const shape = record({
   family: Joi.string().valid('disc'),
-  across: millimetres(1, 3000),
-  tolerance: millimetres(0, 1500),
+  across: within('across'),
+  tolerance: within('tolerance'),
 })
 
 export const construction = record({
@@ -60,16 +68,16 @@ export const construction = record({
 })
 
 export const constraints = Joi.object({
-  firstCount: Joi.number().integer().min(3).max(400),
+  firstCount: whole('firstCount'),
   evenRounds: Joi.array().items(round.min(2)).max(500),
   multiples: Joi.array()
-    .items(record({ fromRound: round, of: Joi.number().integer().min(2).max(24) }))
+    .items(record({ fromRound: round, of: whole('multiple') }))
     .max(50),
 })
 
 /** Yarns held with the main one, a strand each. */
 export const beside = Joi.array().items(id).min(1).max(5)
-export const strands = Joi.number().integer().min(1).max(6)
+export const strands = whole('strands')
 
 export const colours = Joi.array()
   .items(record({ fromRound: round, yarn: id }, { beside }))

@@ -9,7 +9,6 @@ import {
   edge,
   id,
   list,
-  millimetres,
   name,
   record,
   shape,
@@ -18,11 +17,13 @@ import {
   strands,
   time,
   weight,
+  whole,
+  within,
 } from './fields.ts'
 
 const fibre = Joi.string().valid(...ALL_FIBRES)
 
-const countOver = record({ count: Joi.number().greater(0).max(1000), over: millimetres(1, 2000) })
+const countOver = record({ count: Joi.number().greater(0).max(1000), over: within('countedOver') })
 const taken = {
   id,
   at: time,
@@ -61,7 +62,7 @@ const evidence = Joi.alternatives().conditional('.kind', {
           ...taken,
           kind: Joi.string().valid('round'),
           counts: Joi.array().items(Joi.number().integer().min(3).max(100_000)).min(2).max(500),
-          across: Joi.array().items(millimetres(1, 3000)).min(1).max(2),
+          across: Joi.array().items(within('across')).min(1).max(2),
           edge,
         },
         {
@@ -103,7 +104,7 @@ const calibration = Joi.alternatives().conditional('.kind', {
       then: record({
         ...calibrationTaken,
         kind: Joi.string().valid('unravelled'),
-        length: millimetres(1, 1e6),
+        length: within('pulledOut'),
       }),
     },
   ],
@@ -127,7 +128,7 @@ export const project = record({ id, name, createdAt: time, updatedAt: time })
 export const piece = record({
   id,
   projectId: id,
-  quantity: Joi.number().integer().min(1).max(1000),
+  quantity: whole('quantity'),
   shape,
   stitch: bodyStitch,
   gaugeId: id,
@@ -144,7 +145,7 @@ export const gauge = record({
   stitch: bodyStitch,
   weight,
   strands,
-  hook: millimetres(0.5, 40),
+  hook: within('hook'),
   fibre,
   working: Joi.string().valid('joined', 'spiral', 'turned', 'rows'),
   evidence: list(evidence, 1000),
@@ -164,7 +165,7 @@ export const yarn = record(
     dyeLot: Joi.string().min(1).max(100),
     metresPerBall: labelMetres,
     gramsPerBall: labelGrams,
-    balls: Joi.number().integer().min(0).max(10_000),
+    balls: whole('balls'),
     leftoverGrams: grams,
     metres: Joi.number().min(0).max(1e6),
   },
@@ -179,5 +180,5 @@ export const workshop = record({
   masses: Joi.string().valid('g', 'oz'),
   hand: Joi.string().valid('right', 'left'),
   print: Joi.number().valid(100, 125, 150),
-  pace: Joi.number().min(1).max(120),
+  pace: within('pace'),
 })

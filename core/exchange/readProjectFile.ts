@@ -1,20 +1,11 @@
-import { PLAIN_SPEECH } from '../errors/sentence.ts'
-import { SpecError } from '../errors/specError.ts'
-import { checkWanted } from '../plan/checkSpec.ts'
-import { mm } from '../units/millimetres.ts'
 import { STITCHES } from '../stitches/stitch.ts'
 import { stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
 import type { LogEvent } from '../worklog/logEvent.ts'
 import { BrokenLog, replay } from '../worklog/replay.ts'
+import { faultOfPiece, faultsFrom, type FileFault } from './fileFault.ts'
 import { FILE_SCHEMA } from './fileSchema.ts'
 import { migrated } from './migrations.ts'
 import { FILE_FORMAT, FILE_VERSION, type ProjectFile } from './records.ts'
-
-/** What is wrong with a file: where (`pieces[0].shape.across`) and a sentence. */
-export interface FileFault {
-  readonly path: string
-  readonly message: string
-}
 
 export type ReadFile = { ok: true; file: ProjectFile } | { ok: false; faults: readonly FileFault[] }
 
@@ -32,10 +23,7 @@ export function readProjectFile(text: string): ReadFile {
   if (heading) return { ok: false, faults: [heading] }
   const checked = FILE_SCHEMA.validate(migrated(content as object), { abortEarly: false, convert: false })
   if (checked.error) {
-    const faults = checked.error.details
-      .slice(0, MOST_FAULTS)
-      .map(({ path, message }) => ({ path: writePath(path), message: sentence(message) }))
-    return { ok: false, faults }
+    return { ok: false, faults: faultsFrom(checked.error, MOST_FAULTS) }
   }
   const file = checked.value as ProjectFile
   const faults = [
@@ -67,21 +55,6 @@ function faultOfHeading(content: unknown): FileFault | undefined {
     }
   }
   return undefined
-}
-
-/** `['pieces', 0, 'shape', 'across']` as `pieces[0].shape.across`. */
-function writePath(path: readonly (string | number)[]): string {
-  return path.reduce<string>(
-    (written, part) =>
-      typeof part === 'number' ? `${written}[${part}]` : written ? `${written}.${part}` : part,
-    '',
-  )
-}
-
-/** Joi quotes the path in front; the path stands on its own here. */
-function sentence(message: string): string {
-  const bare = message.replace(/^"[^"]*"\s*/, '')
-  return `${bare.charAt(0).toUpperCase()}${bare.slice(1)}.`
 }
 
 function faultsOfReferences(file: ProjectFile): FileFault[] {
@@ -139,19 +112,8 @@ function faultsOfReferences(file: ProjectFile): FileFault[] {
   return faults
 }
 
-/** What the planner would refuse in any gauge is refused here, by the same validation. */
-function faultsOfPieces(file: ProjectFile): FileFault[] {
-  return file.pieces.flatMap((piece, index) => {
-    try {
-      const { across, tolerance } = piece.shape
-      checkWanted({ ...piece, shape: { family: 'disc', across: mm(across), tolerance: mm(tolerance) } })
-      return []
-    } catch (error) {
-      if (!(error instanceof SpecError)) throw error
-      return [{ path: `pieces[${index}].${error.path}`, message: error.said(PLAIN_SPEECH) }]
-    }
-  })
-}
+const faultsOfPieces = (file: ProjectFile): FileFault[] =>
+  file.pieces.flatMap((piece, index) => faultOfPiece(piece, `pieces[${index}].`) ?? [])
 
 /** A pinned plan must count: every round works off the round below and makes what it says. */
 function faultsOfPlans(file: ProjectFile): FileFault[] {

@@ -16,7 +16,9 @@ import {
   stitch,
   strands,
   time,
+  within,
 } from './fields.ts'
+import { LONGEST_NOTE } from './limits.ts'
 
 export const reading = record(
   {
@@ -25,12 +27,12 @@ export const reading = record(
     at: time,
     planVersion: Joi.number().integer().min(1).max(10_000),
     afterRound: round,
-    across: Joi.array().items(millimetres(1, 3000)).min(1).max(2),
+    across: Joi.array().items(within('across')).min(1).max(2),
     edge,
   },
   {
-    around: millimetres(1, 10_000),
-    hole: millimetres(0, 500),
+    around: within('around'),
+    hole: within('hole'),
     join: Joi.string().valid('worked', 'skipped', 'right'),
     counts: Joi.array().items(record({ round, count })).max(500),
   },
@@ -137,7 +139,7 @@ const spec = record(
     construction,
     colours,
     rhythm: Joi.number().min(0).max(1),
-    pace: Joi.number().min(1).max(120),
+    pace: within('pace'),
   },
   { constraints: constraints },
 )
@@ -185,7 +187,7 @@ export const event = Joi.alternatives()
       },
       {
         is: 'note',
-        then: record({ ...entry, type: kind('note'), position, text: Joi.string().max(5000) }),
+        then: record({ ...entry, type: kind('note'), position, text: Joi.string().max(LONGEST_NOTE) }),
       },
       { is: 'finish', then: record({ ...entry, type: kind('finish') }) },
       { is: 'reopen', then: record({ ...entry, type: kind('reopen') }) },

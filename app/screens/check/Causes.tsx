@@ -1,5 +1,6 @@
 import type { Diagnosis, PieceReading, PieceSpec, WayOut } from '../../../core/index.ts'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { causeSentence, likelihood, lookSentence, undecidedSentence } from './checkWords.ts'
 import { LIE_WORDS, percent } from '../../ui/wording.ts'
@@ -72,9 +73,9 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
                 label={`Rnd ${look.round} has`}
                 value={counts[look.round]}
                 format={String}
-                parse={parseCount(1, 100_000, 'what you count')}
+                parse={parseWhole(1, 100_000, 'what you count')}
                 unit="sts"
-                onChange={(count) => onCount(look.round, Math.round(count))}
+                onChange={(count) => onCount(look.round, count)}
               />
             </div>
           )}

@@ -21,7 +21,7 @@ import { refusalIn } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { CheckFields } from './CheckFields.tsx'
-import { EMPTY_CHECK, readingOf, type CheckDraft } from './checkDraft.ts'
+import { draftFits, EMPTY_CHECK, readingOf, type CheckDraft } from './checkDraft.ts'
 import { finding, WAY_TITLES } from './checkWords.ts'
 import { Causes } from './Causes.tsx'
 import { Ways } from './Ways.tsx'
@@ -43,7 +43,12 @@ export function CheckBench(props: CheckBenchProps) {
   const { view, copy, pinned, readings, afterRound, begun, act } = props
   const sizes = useSizes()
   const navigate = useNavigate()
-  const [draft, setDraft] = useRemembered<CheckDraft>(`check:${copy.id}:${afterRound}`, EMPTY_CHECK, say)
+  const [draft, setDraft] = useRemembered<CheckDraft>(
+    `check:${copy.id}:${afterRound}`,
+    EMPTY_CHECK,
+    say,
+    draftFits,
+  )
   const [asking, setAsking] = useState<WayOut>()
   const [busy, setBusy] = useState(false)
   /** The draft whose question the maker could not answer. */

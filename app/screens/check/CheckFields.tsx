@@ -1,7 +1,8 @@
-import type { Plan } from '../../../core/index.ts'
+import { LIMITS, type Plan } from '../../../core/index.ts'
 import { MeasuredSection } from '../../drawing/MeasuredSection.tsx'
 import { EdgeFields } from '../../ui/EdgeFields.tsx'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import type { CheckDraft } from './checkDraft.ts'
@@ -22,7 +23,6 @@ export function CheckFields({ draft, setDraft, plan, afterRound, fault }: CheckF
   const at = (path: string) => (fault?.path === path ? fault.text : undefined)
   const length = {
     format: sizes.bare,
-    parse: sizes.parse,
     unit: sizes.unit,
     step: sizes.unit === 'in' ? sizes.step : 1,
     takes: 'length' as const,
@@ -46,31 +46,41 @@ export function CheckFields({ draft, setDraft, plan, afterRound, fault }: CheckF
         <NumberCell
           {...length}
           label="Across"
+          parse={sizes.between(...LIMITS.across)}
           value={draft.across}
           fault={at('across')}
           onChange={(across) => set({ across })}
+          onClear={() => set({ across: undefined })}
         />
         <NumberCell
           {...length}
           label="A quarter turn on"
+          parse={sizes.between(...LIMITS.across)}
           value={draft.acrossTurned}
           onChange={(acrossTurned) => set({ acrossTurned })}
+          onClear={() => set({ acrossTurned: undefined })}
         />
         <NumberCell
           {...length}
           label="Around, if you can"
+          parse={sizes.between(...LIMITS.around)}
           value={draft.around}
           fault={at('around')}
           onChange={(around) => set({ around })}
+          onClear={() => set({ around: undefined })}
         />
         <NumberCell
           label={`Rnd ${afterRound}, planned ${round.count}`}
           value={counted}
           format={String}
-          parse={parseCount(1, 100_000, 'what you count')}
+          parse={parseWhole(1, 100_000, 'what you count')}
           unit="sts"
           fault={at('count')}
-          onChange={(count) => set({ counts: { ...draft.counts, [afterRound]: Math.round(count) } })}
+          onChange={(count) => set({ counts: { ...draft.counts, [afterRound]: count } })}
+          onClear={() => {
+            const { [afterRound]: _, ...counts } = draft.counts
+            set({ counts })
+          }}
         />
       </div>
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2 pt-2">
@@ -79,9 +89,11 @@ export function CheckFields({ draft, setDraft, plan, afterRound, fault }: CheckF
           <NumberCell
             {...length}
             label="Hole, if any"
+            parse={sizes.between(...LIMITS.hole)}
             value={draft.hole}
             fault={at('hole')}
             onChange={(hole) => set({ hole })}
+            onClear={() => set({ hole: undefined })}
           />
         </div>
         {(draft.across !== undefined || Object.keys(draft.counts).length > 0) && (

@@ -1,4 +1,4 @@
-import type { PieceReading } from '../../../core/index.ts'
+import { LIMITS, type PieceReading } from '../../../core/index.ts'
 import { edgeOf, type EdgeDraft } from '../../ui/edgeDraft.ts'
 
 /** A measurement of a piece as far as it is filled in. Lengths in mm. */
@@ -32,4 +32,18 @@ export function readingOf(
     edge,
     ...(counted.length > 0 ? { counts: counted } : {}),
   }
+}
+
+/** Whether a kept draft can be shown: older ones may hold lengths that no field takes any more. */
+export function draftFits(draft: CheckDraft): boolean {
+  const within = (value: number | undefined, [least, most]: readonly [number, number]) =>
+    value === undefined || (value >= least && value <= most)
+  return (
+    within(draft.across, LIMITS.across) &&
+    within(draft.acrossTurned, LIMITS.across) &&
+    within(draft.around, LIMITS.around) &&
+    within(draft.hole, LIMITS.hole) &&
+    within(draft.standsUp, LIMITS.standsUp) &&
+    Object.values(draft.counts).every((count) => Number.isInteger(count) && count >= 1 && count <= 100_000)
+  )
 }

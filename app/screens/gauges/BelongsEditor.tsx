@@ -5,6 +5,7 @@ import {
   BODY_STITCHES,
   FIBRES,
   hookLetter,
+  LIMITS,
   STITCHES,
   YARN_WEIGHTS,
   type Fibre,
@@ -13,7 +14,8 @@ import {
   type YarnWeight,
 } from '../../../core/index.ts'
 import { deleteGauge, saveGauge } from '../../store/mutations.ts'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseCount, parseWhole } from '../../ui/parseCount.ts'
 import { Select } from '../../ui/Select.tsx'
 import { say } from '../../ui/toasts.tsx'
 import type { GaugeModel } from './gaugeModel.ts'
@@ -81,16 +83,16 @@ export function BelongsEditor({ model }: { model: GaugeModel }) {
               label="Strands together"
               value={gauge.strands}
               format={String}
-              parse={parseCount(1, 6, 'a number of strands')}
+              parse={parseWhole(...LIMITS.strands, 'a number of strands')}
               step={1}
-              onChange={(strands) => change({ ...gauge, strands: Math.min(6, Math.round(strands)) })}
+              onChange={(strands) => change({ ...gauge, strands })}
             />
             <NumberCell
               className="border-l rule"
               label="Hook"
               value={gauge.hook}
               format={String}
-              parse={parseCount(0.5, 40, 'a hook size in mm')}
+              parse={parseCount(...LIMITS.hook, 'a hook size in mm')}
               step={0.5}
               unit={`mm${hookLetter(gauge.hook) ? `, ${hookLetter(gauge.hook)}` : ''}`}
               onChange={(hook) => change({ ...gauge, hook })}

@@ -1,6 +1,7 @@
 import { hookAdvice, hookLetter, HOOKS, widthOnHook } from '../../../core/index.ts'
 import { useRemembered } from '../../store/remembered.ts'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseCount } from '../../ui/parseCount.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { percent, shortName } from '../../ui/wording.ts'

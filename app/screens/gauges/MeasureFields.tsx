@@ -1,6 +1,7 @@
 import {
   BODY_STITCHES,
   checkEvidence,
+  LIMITS,
   questionOf,
   spoken,
   type FabricState,
@@ -8,7 +9,8 @@ import {
   type StitchName,
 } from '../../../core/index.ts'
 import { EdgeFields } from '../../ui/EdgeFields.tsx'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseCount, parseWhole } from '../../ui/parseCount.ts'
 import { Select } from '../../ui/Select.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { shortName } from '../../ui/wording.ts'
@@ -31,7 +33,9 @@ export function MeasureFields({ model, draft, set, fault }: FieldsProps) {
   const sizes = useSizes()
   const at = (...paths: string[]) => (fault && paths.includes(fault.path) ? fault.text : undefined)
   const count = parseCount(0, 1000, 'a count; fractions are fine')
-  const length = { format: sizes.bare, parse: sizes.parse, unit: sizes.unit, takes: 'length' as const }
+  const length = { format: sizes.bare, unit: sizes.unit, takes: 'length' as const }
+  const across = { ...length, parse: sizes.between(...LIMITS.across) }
+  const over = { ...length, parse: sizes.between(...LIMITS.countedOver) }
   if (draft.kind === 'round') {
     return (
       <>
@@ -40,32 +44,34 @@ export function MeasureFields({ model, draft, set, fault }: FieldsProps) {
             label="Rounds"
             value={draft.discRounds}
             format={String}
-            parse={parseCount(2, 60, 'a number of rounds')}
+            parse={parseWhole(2, 60, 'a number of rounds')}
             step={1}
             fault={at('counts')}
-            onChange={(rounds) => set({ discRounds: Math.max(2, Math.round(rounds)) })}
+            onChange={(rounds) => set({ discRounds: rounds })}
           />
           <NumberCell
             label="More each round"
             value={draft.perRound}
             format={String}
-            parse={parseCount(3, 24, 'stitches more each round')}
+            parse={parseWhole(3, 24, 'stitches more each round')}
             step={1}
             unit={`${draft.perRound * draft.discRounds} at last`}
-            onChange={(perRound) => set({ perRound: Math.max(3, Math.round(perRound)) })}
+            onChange={(perRound) => set({ perRound })}
           />
           <NumberCell
-            {...length}
+            {...across}
             label="Across"
             value={draft.across}
             fault={at('across')}
             onChange={(across) => set({ across })}
+            onClear={() => set({ across: undefined })}
           />
           <NumberCell
-            {...length}
+            {...across}
             label="A quarter turn on"
             value={draft.acrossTurned}
             onChange={(acrossTurned) => set({ acrossTurned })}
+            onClear={() => set({ acrossTurned: undefined })}
           />
         </div>
         <EdgeFields draft={draft} set={set} fault={at('edge')} />
@@ -83,12 +89,14 @@ export function MeasureFields({ model, draft, set, fault }: FieldsProps) {
           parse={count}
           fault={at('stitches', 'along')}
           onChange={(stitches) => set({ stitches })}
+          onClear={() => set({ stitches: undefined })}
         />
         <NumberCell
-          {...length}
+          {...over}
           label="over"
           value={draft.stitchesOver}
           onChange={(stitchesOver) => set({ stitchesOver })}
+          onClear={() => set({ stitchesOver: undefined })}
         />
         <NumberCell
           label={rows === 'rows' ? 'Rows' : 'Rounds'}
@@ -97,12 +105,14 @@ export function MeasureFields({ model, draft, set, fault }: FieldsProps) {
           parse={count}
           fault={at('rounds', 'out')}
           onChange={(rounds) => set({ rounds })}
+          onClear={() => set({ rounds: undefined })}
         />
         <NumberCell
-          {...length}
+          {...over}
           label={`over, ${rows}`}
           value={draft.roundsOver}
           onChange={(roundsOver) => set({ roundsOver })}
+          onClear={() => set({ roundsOver: undefined })}
         />
       </div>
       <Question model={model} draft={draft} />

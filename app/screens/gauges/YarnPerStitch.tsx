@@ -2,6 +2,7 @@ import { format } from 'date-fns'
 import { ToggleGroup } from 'radix-ui'
 import {
   checkCalibration,
+  LIMITS,
   measuredMetres,
   tellsLittle,
   yarnUseOf,
@@ -11,7 +12,8 @@ import {
 } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { useRemembered } from '../../store/remembered.ts'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import { refusalOf } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -58,7 +60,7 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
     setDraft({ ...draft, length: undefined, gramsBefore: undefined, gramsAfter: undefined })
   }
   const at = (path: string) => (fault?.path === path ? fault.text : undefined)
-  const count = parseCount(1, 100_000, 'a number of stitches')
+  const count = parseWhole(1, 100_000, 'a number of stitches')
   return (
     <div className="grid gap-3 text-16">
       <p>
@@ -120,18 +122,19 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
           format={String}
           parse={count}
           fault={at('stitches')}
-          onChange={(stitches) => set({ stitches: Math.round(stitches) })}
+          onChange={(stitches) => set({ stitches })}
         />
         {draft.kind === 'unravelled' ? (
           <NumberCell
             label="Yarn pulled out"
             value={draft.length}
             format={sizes.bare}
-            parse={sizes.parse}
+            parse={sizes.between(...LIMITS.pulledOut)}
             unit={sizes.unit}
             takes="length"
             fault={at('length')}
             onChange={(length) => set({ length })}
+            onClear={() => set({ length: undefined })}
           />
         ) : (
           <>

@@ -1,13 +1,19 @@
 import { useId, useState } from 'react'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { LIMITS, type PieceRecord } from '../../../core/index.ts'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import type { PlanModel } from './planModel.ts'
 
 /** Rounds that must stay even, and counts that must divide: for accents and textured rounds. */
-export function ConstraintFields({ model: { piece, changePiece } }: { model: PlanModel }) {
+export function ConstraintFields({ model: { piece, changePiece, taking } }: { model: PlanModel }) {
   const { constraints } = piece
   const rule = constraints.multiples?.[0]
-  const setRule = (of: number, fromRound: number) =>
-    changePiece({ ...piece, constraints: { ...constraints, multiples: of > 1 ? [{ fromRound, of }] : [] } })
+  const ruled = (of: number, fromRound: number): PieceRecord => ({
+    ...piece,
+    constraints: { ...constraints, multiples: of > 1 ? [{ fromRound, of }] : [] },
+  })
+  const dividing = (of: number) => ruled(of, rule?.fromRound ?? 2)
+  const from = (fromRound: number) => ruled(rule?.of ?? 1, fromRound)
   return (
     <div className="border-t rule">
       <EvenRoundsField
@@ -20,17 +26,17 @@ export function ConstraintFields({ model: { piece, changePiece } }: { model: Pla
           label="Counts divide by"
           value={rule?.of ?? 1}
           format={String}
-          parse={parseCount(1, 24, 'a repeat')}
+          parse={taking(parseWhole(1, LIMITS.multiple[1], 'a repeat'), dividing)}
           step={1}
-          onChange={(of) => setRule(Math.round(of), rule?.fromRound ?? 2)}
+          onChange={(of) => changePiece(dividing(of))}
         />
         <NumberCell
           label="from Rnd"
           value={rule?.fromRound ?? 2}
           format={String}
-          parse={parseCount(1, 500, 'a round')}
+          parse={taking(parseWhole(...LIMITS.round, 'a round'), from)}
           step={1}
-          onChange={(fromRound) => setRule(rule?.of ?? 1, Math.round(fromRound))}
+          onChange={(fromRound) => changePiece(from(fromRound))}
         />
       </div>
     </div>

@@ -7,11 +7,10 @@ import {
   gaugeForStitch,
   gaugeOf,
   isMeasured,
-  questionOf,
-  spoken,
+  LIMITS,
+  LONGEST_NAME,
   sdOfHeightOverWidth,
   YARN_WEIGHTS,
-  type CountOver,
   type Fibre,
   type GaugeRecord,
   type StitchName,
@@ -21,12 +20,11 @@ import {
 import { freshId } from '../../store/database.ts'
 import { saveGauge } from '../../store/mutations.ts'
 import { useGauges, useProjects } from '../../store/queries.ts'
-import { Choices } from '../../ui/Choices.tsx'
-import { checkedEvidence } from '../../ui/checkedEvidence.ts'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
-import { useSizes, type Sizes } from '../../ui/useSizes.ts'
-import { shortName } from '../../ui/wording.ts'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
+import type { Sizes } from '../../ui/useSizes.ts'
 import type { PlanModel } from './planModel.ts'
+import { SwatchFields } from './SwatchFields.tsx'
 
 /** "11.2 sts 12.1 rnds", in the stitch the piece is worked in. */
 export function gaugeSummary(record: GaugeRecord, stitch: StitchName, sizes: Sizes): string {
@@ -61,106 +59,6 @@ export function GaugeEditor({ model }: { model: PlanModel }) {
   )
 }
 
-function SwatchFields({ model, swatch }: { model: PlanModel; swatch: SwatchEvidence | undefined }) {
-  const { gauge, settings, changeGauge } = model
-  const sizes = useSizes()
-  const set = (change: Partial<SwatchEvidence>) =>
-    changeGauge({ ...gauge, evidence: [{ ...(swatch ?? expectedSwatch(gauge, sizes)), ...change }] })
-  const fields = swatch && {
-    stitches: `${shortName(swatch.stitch, settings.terms)} sts`,
-    rounds: swatch.worked === 'rows' ? 'rows' : 'rounds',
-  }
-  const counted = parseCount(0, 1000, 'a count; fractions are fine')
-  const question = swatch && questionOf(swatch, gauge)
-  return (
-    <>
-      <Choices
-        label="How the gauge is known"
-        value={swatch ? swatch.worked : 'label'}
-        onChange={(way) => (way === 'label' ? changeGauge({ ...gauge, evidence: [] }) : set({ worked: way }))}
-        choices={[
-          {
-            value: 'rounds',
-            label: 'Counted on rounds',
-            detail: 'The same hook, worked in rounds, lying flat.',
-          },
-          {
-            value: 'rows',
-            label: 'Counted on a flat swatch',
-            detail: 'Rows are a little shorter than rounds: more doubt.',
-          },
-          {
-            value: 'label',
-            label: 'Not measured',
-            detail: 'From the yarn label and hook alone: size to 12%.',
-          },
-        ]}
-      />
-      {swatch && fields && (
-        <div className="grid grid-cols-3 border-t rule">
-          {(['stitches', 'rounds'] as const).map((field) => (
-            <NumberCell
-              key={field}
-              className="border-r rule"
-              label={fields[field]}
-              value={swatch[field].count}
-              format={String}
-              parse={checkedEvidence(
-                counted,
-                gauge,
-                (count) => ({
-                  ...swatch,
-                  [field]: { ...swatch[field], count },
-                }),
-                sizes.speech,
-              )}
-              onChange={(count) => set({ [field]: { ...swatch[field], count } })}
-            />
-          ))}
-          <NumberCell
-            label="over"
-            value={swatch.stitches.over}
-            format={sizes.bare}
-            parse={checkedEvidence(sizes.parse, gauge, (over) => countedOver(swatch, over), sizes.speech)}
-            unit={sizes.unit}
-            takes="length"
-            onChange={(over) => set(countedOver(swatch, over))}
-          />
-        </div>
-      )}
-      {question && (
-        <p role="status" className="border-t rule px-3 py-2 text-16">
-          {spoken(question, sizes.speech)}
-        </p>
-      )}
-    </>
-  )
-}
-
-const countedOver = (swatch: SwatchEvidence, over: number): SwatchEvidence => ({
-  ...swatch,
-  stitches: { ...swatch.stitches, over },
-  rounds: { ...swatch.rounds, over },
-})
-
-/** What the label would make of a swatch: where counting begins. */
-function expectedSwatch(gauge: GaugeRecord, sizes: Sizes): SwatchEvidence {
-  const { w, h } = gaugeOf({ ...gauge, evidence: [] })
-  const over = sizes.gaugeOver.millimetres
-  const count = (size: number): CountOver => ({ count: Math.round((over / size) * 2) / 2, over })
-  return {
-    kind: 'swatch',
-    id: freshId(),
-    at: Date.now(),
-    stitch: gauge.stitch,
-    loops: 'both',
-    state: 'worked',
-    worked: 'rounds',
-    stitches: count(w),
-    rounds: count(h),
-  }
-}
-
 /** Which gauge the piece goes by, and who else does. */
 function GaugeChooser({ model: { gauge, piece, project, changePiece } }: { model: PlanModel }) {
   const id = useId()
@@ -169,7 +67,7 @@ function GaugeChooser({ model: { gauge, piece, project, changePiece } }: { model
     (other) => other.gauge.id === gauge.id && other.project.id !== project.id,
   )
   const ownOne = async () => {
-    const own = { ...gauge, id: freshId(), name: `${gauge.name} for ${project.name}` }
+    const own = { ...gauge, id: freshId(), name: `${gauge.name} for ${project.name}`.slice(0, LONGEST_NAME) }
     await saveGauge(own)
     changePiece({ ...piece, gaugeId: own.id })
   }
@@ -243,9 +141,9 @@ function LabelFields({ model: { gauge, changeGauge } }: { model: PlanModel }) {
         label="Strands together"
         value={gauge.strands}
         format={String}
-        parse={parseCount(1, 6, 'a number of strands')}
+        parse={parseWhole(...LIMITS.strands, 'a number of strands')}
         step={1}
-        onChange={(strands) => changeGauge({ ...gauge, strands: Math.min(6, Math.round(strands)) })}
+        onChange={(strands) => changeGauge({ ...gauge, strands })}
       />
     </div>
   )

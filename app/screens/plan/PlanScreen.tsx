@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { useParams } from 'react-router'
-import { attempt, specOf } from '../../../core/index.ts'
+import { attempt, checkSpec, specOf, type PieceRecord } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
 import { useLearnedPace, useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
@@ -37,12 +37,23 @@ function PlanOf({ view }: { view: ProjectView }) {
   const learned = useLearnedPace(view)
   const pace = Math.min(120, Math.max(1, learned ?? settings.pace))
   const key = ['project', project.id]
-  const [piece, changePiece] = useDraft(view.piece, key, savePiece, say)
+  const [piece, keepPiece] = useDraft(view.piece, key, savePiece, say)
   const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge, say)
   const wanted = useMemo(() => attempt(() => specOf(piece, gauge, pace)), [piece, gauge, pace])
   const wantedSpec = wanted.ok ? wanted.value : undefined
   const { plan, spec, fault: unplanned } = usePlan(wantedSpec)
   const fault = wanted.ok ? unplanned : wanted
+  /** Why a change is not taken: what could be planned must not become what cannot. */
+  const refusal = (next: PieceRecord): string | undefined => {
+    const planable = (some: PieceRecord) => attempt(() => checkSpec(specOf(some, gauge, pace)))
+    const after = planable(next)
+    return after.ok || !planable(piece).ok ? undefined : refusalFrom(after, speech).text
+  }
+  const changePiece = (next: PieceRecord) => {
+    const refused = refusal(next)
+    if (refused === undefined) keepPiece(next)
+    else say(refused)
+  }
   if (!yarns) return <Opening />
   const model: PlanModel = {
     project,
@@ -59,6 +70,11 @@ function PlanOf({ view }: { view: ProjectView }) {
     fault: fault && refusalFrom(fault, speech),
     changePiece,
     changeGauge,
+    taking: (parse, changed) => (text) => {
+      const read = parse(text)
+      const message = read.ok ? refusal(changed(read.value)) : undefined
+      return message === undefined ? read : { ok: false, message }
+    },
   }
   return layout === 'desk' ? <PlanDesk model={model} /> : <PlanStacked model={model} layout={layout} />
 }

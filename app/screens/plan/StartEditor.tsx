@@ -1,6 +1,7 @@
-import { STITCHES, type Start } from '../../../core/index.ts'
+import { LIMITS, STITCHES, type PieceRecord, type Start } from '../../../core/index.ts'
 import { Choices } from '../../ui/Choices.tsx'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { faultAt, type PlanModel } from './planModel.ts'
 
@@ -9,12 +10,19 @@ const USUAL_CHAINS = 4
 
 /** How the piece begins, and with how many stitches. */
 export function StartEditor({ model }: { model: PlanModel }) {
-  const { piece, plan, fault, settings, changePiece } = model
+  const { piece, plan, fault, settings, changePiece, taking } = model
   const { start } = piece.construction
   const sizes = useSizes()
-  const setStart = (next: Start) =>
-    changePiece({ ...piece, construction: { ...piece.construction, start: next } })
+  const begunIn = (next: Start): PieceRecord => ({
+    ...piece,
+    construction: { ...piece.construction, start: next },
+  })
+  const setStart = (next: Start) => changePiece(begunIn(next))
   const { firstCount, ...otherConstraints } = piece.constraints
+  const withFirst = (count: number): PieceRecord => ({
+    ...piece,
+    constraints: { ...otherConstraints, firstCount: count },
+  })
   const short = STITCHES[piece.stitch].short[settings.terms]
   return (
     <>
@@ -41,11 +49,13 @@ export function StartEditor({ model }: { model: PlanModel }) {
           label="Chains in the ring"
           value={start.chains}
           format={String}
-          parse={parseCount(3, 60, 'a number of chains')}
+          parse={taking(parseWhole(...LIMITS.chains, 'a number of chains'), (chains) =>
+            begunIn({ kind: 'chainRing', chains }),
+          )}
           step={1}
           unit="ch"
           fault={faultAt(fault, 'construction.start')}
-          onChange={(chains) => setStart({ kind: 'chainRing', chains: Math.round(chains) })}
+          onChange={(chains) => setStart({ kind: 'chainRing', chains })}
         />
       )}
       <NumberCell
@@ -53,13 +63,11 @@ export function StartEditor({ model }: { model: PlanModel }) {
         label={`Stitches in round 1${firstCount === undefined ? ', found by Uzel' : ''}`}
         value={firstCount ?? plan?.rounds[0]!.count ?? 0}
         format={String}
-        parse={parseCount(3, 400, 'a number of stitches')}
+        parse={taking(parseWhole(...LIMITS.firstCount, 'a number of stitches'), withFirst)}
         step={1}
         unit={short}
         fault={faultAt(fault, 'constraints.firstCount')}
-        onChange={(count) =>
-          changePiece({ ...piece, constraints: { ...otherConstraints, firstCount: Math.round(count) } })
-        }
+        onChange={(count) => changePiece(withFirst(count))}
       />
       {firstCount !== undefined && (
         <button

@@ -3,6 +3,7 @@ import {
   BODY_STITCHES,
   hookLetter,
   isMeasured,
+  LIMITS,
   STITCHES,
   yarnsIn,
   type Placement,
@@ -11,7 +12,8 @@ import {
   type Start,
 } from '../../../core/index.ts'
 import { Choices } from '../../ui/Choices.tsx'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseCount } from '../../ui/parseCount.ts'
 import { PopoverCell } from '../../ui/PopoverCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { ConstraintFields } from './ConstraintFields.tsx'
@@ -35,11 +37,12 @@ interface TitleBlockProps {
 
 /** The title block: every value of the piece, changed in place. */
 export function TitleBlock({ model, columns }: TitleBlockProps) {
-  const { piece, gauge, plan, fault, settings, yarns, changePiece, changeGauge } = model
+  const { piece, gauge, plan, fault, settings, yarns, changePiece, changeGauge, taking } = model
   const sizes = useSizes()
   const { construction } = piece
   const setConstruction = (change: Partial<typeof construction>) =>
     changePiece({ ...piece, construction: { ...construction, ...change } })
+  const across = (value: number) => ({ ...piece, shape: { ...piece.shape, across: value } })
   const cell = 'border-r border-b rule'
   const nameOf = (yarn: string) => yarns.find(({ id }) => id === yarn)?.name ?? '?'
   const names = [...new Set(piece.colours.map((run) => yarnsIn(run).map(nameOf).join(' + ')))]
@@ -57,11 +60,11 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         label="Target across"
         value={piece.shape.across}
         format={sizes.bare}
-        parse={sizes.parse}
+        parse={taking(sizes.between(...LIMITS.across), across)}
         step={sizes.step}
         unit={`${sizes.unit} ± ${sizes.bare(piece.shape.tolerance)}`}
         fault={faultAt(fault, 'shape')}
-        onChange={(across) => changePiece({ ...piece, shape: { ...piece.shape, across } })}
+        onChange={(value) => changePiece(across(value))}
       />
       <PopoverCell
         className={cell}
@@ -76,7 +79,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         label="Hook"
         value={gauge.hook}
         format={(value) => String(value)}
-        parse={parseCount(0.5, 40, 'a hook size in mm')}
+        parse={parseCount(...LIMITS.hook, 'a hook size in mm')}
         step={0.5}
         unit={`mm${hookLetter(gauge.hook) ? `, ${hookLetter(gauge.hook)}` : ''}`}
         onChange={(hook) => changeGauge({ ...gauge, hook })}

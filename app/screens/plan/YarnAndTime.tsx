@@ -1,10 +1,11 @@
 import { ChevronRight } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
 import { useState } from 'react'
-import { ballsToBuy, metresAtHand, type YarnRecord } from '../../../core/index.ts'
+import { ballsToBuy, LIMITS, metresAtHand, type YarnRecord } from '../../../core/index.ts'
 import { Cord } from '../../drawing/Cord.tsx'
 import { beginCopy } from '../../store/beginCopy.ts'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 import { duration } from '../../ui/wording.ts'
 import type { PlanModel } from './planModel.ts'
@@ -79,9 +80,9 @@ export function StartWork({ model }: { model: PlanModel }) {
         label="Make"
         value={piece.quantity}
         format={String}
-        parse={parseCount(1, 1000, 'a number of pieces')}
+        parse={parseWhole(...LIMITS.quantity, 'a number of pieces')}
         step={1}
-        onChange={(quantity) => changePiece({ ...piece, quantity: Math.max(1, Math.round(quantity)) })}
+        onChange={(quantity) => changePiece({ ...piece, quantity })}
       />
       <StartButton model={model} />
     </div>

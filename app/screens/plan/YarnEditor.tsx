@@ -2,7 +2,8 @@ import { Plus, X } from 'lucide-react'
 import { yarnsIn, type HeldYarns, type YarnRecord } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { saveYarn } from '../../store/mutations.ts'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import type { PlanModel } from './planModel.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { NameField } from '../../ui/NameField.tsx'
@@ -53,12 +54,12 @@ export function YarnEditor({ model }: { model: PlanModel }) {
                 label="from Rnd"
                 value={run.fromRound}
                 format={String}
-                parse={parseCount(
+                parse={parseWhole(
                   (piece.colours[index - 1]?.fromRound ?? 1) + 1,
                   (piece.colours[index + 1]?.fromRound ?? 501) - 1,
                   'a round',
                 )}
-                onChange={(fromRound) => setRun(index, { fromRound: Math.round(fromRound) })}
+                onChange={(fromRound) => setRun(index, { fromRound })}
               />
             )}
             <select
@@ -177,6 +178,7 @@ function YarnFields({ yarn }: { yarn: YarnRecord }) {
         parse={sizes.yarn.parse}
         unit={sizes.yarn.unit}
         onChange={(metres) => void saveYarn({ ...yarn, metres })}
+        onClear={() => void saveYarn({ ...yarn, metres: undefined })}
       />
     </div>
   )

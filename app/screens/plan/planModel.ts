@@ -9,6 +9,7 @@ import type {
   WorkshopSettings,
   YarnRecord,
 } from '../../../core/index.ts'
+import type { ParsedNumber } from '../../ui/parseCount.ts'
 import type { Refusal } from '../../ui/refusal.ts'
 
 /** All that the parts of the plan screen show and change. */
@@ -29,6 +30,11 @@ export interface PlanModel {
   readonly wantedSpec?: PieceSpec
   readonly fault?: Refusal
   readonly changePiece: (piece: PieceRecord) => void
+  /** Reads a number as `parse` does and refuses, where it is typed, what the piece could not be planned with. */
+  readonly taking: (
+    parse: (text: string) => ParsedNumber,
+    changed: (value: number) => PieceRecord,
+  ) => (text: string) => ParsedNumber
   readonly changeGauge: (gauge: GaugeRecord) => void
 }
 

@@ -1,12 +1,13 @@
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import type { WorkshopSettings } from '../../../core/index.ts'
+import { LIMITS, type WorkshopSettings } from '../../../core/index.ts'
 import { exportFile } from '../../store/files.ts'
 import { saveSettings } from '../../store/mutations.ts'
 import { useSettings } from '../../store/queries.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { Header } from '../../ui/Header.tsx'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseCount } from '../../ui/parseCount.ts'
 import { NameField } from '../../ui/NameField.tsx'
 
 /** The workshop: its name, words, units, hand and print. Stored values never change with them. */
@@ -24,7 +25,7 @@ export function SettingsScreen() {
             label="Your pace, until the log knows better"
             value={settings.pace}
             format={String}
-            parse={parseCount(1, 120, 'stitches a minute')}
+            parse={parseCount(...LIMITS.pace, 'stitches a minute')}
             step={1}
             unit="sc a minute"
             onChange={(pace) => set({ pace: Math.min(120, pace) })}

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import type { FileFault } from '../../../core/exchange/readProjectFile.ts'
+import type { FileFault } from '../../../core/exchange/fileFault.ts'
 import {
   importFile,
   previewImport,

@@ -1,5 +1,6 @@
 import clsx from 'clsx'
 import { MM_PER_INCH, type Plan, type Position } from '../../../core/index.ts'
+import { tapeTicks } from '../../drawing/tapeTicks.ts'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
 import { drawnRadius, place, type DrawingFrame } from '../../drawing/unrolledDisc.ts'
 import { useYarnColours } from '../../store/queries.ts'
@@ -205,19 +206,19 @@ function Disc({ plan, size, yarns, position, finished, detailed, mirrored }: Dis
 
 function LedgeTape({ width, scale, inches }: { width: number; scale: number; inches: boolean }) {
   const unit = (inches ? MM_PER_INCH : 10) * scale
-  const count = Math.floor(width / unit)
+  const { ticks } = tapeTicks(width, unit, 1, unit)
   return (
     <svg width={width} height={TAPE} className="block" aria-hidden>
       <rect width={width} height={TAPE} fill="var(--color-tape)" />
-      {Array.from({ length: count }, (_, index) => {
-        const x = (index + 1) * unit
-        const named = (index + 1) % 10 === 0 || (inches && (index + 1) % 4 === 0)
+      {ticks.map(({ at }) => {
+        const number = Math.round(at / unit)
+        const named = number % 10 === 0 || (inches && number % 4 === 0)
         return (
-          <g key={index}>
-            <path d={`M${x} 0v${(index + 1) % 5 === 0 ? 8 : 5}`} stroke="var(--color-ink)" strokeWidth={1} />
+          <g key={number}>
+            <path d={`M${at} 0v${number % 5 === 0 ? 8 : 5}`} stroke="var(--color-ink)" strokeWidth={1} />
             {named && (
-              <text x={x - 3} y={15} textAnchor="end" fontSize={13} className="slab" fill="var(--color-ink)">
-                {index + 1}
+              <text x={at - 3} y={15} textAnchor="end" fontSize={13} className="slab" fill="var(--color-ink)">
+                {number}
               </text>
             )}
           </g>

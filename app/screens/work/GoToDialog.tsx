@@ -2,7 +2,8 @@ import { useState } from 'react'
 import { stitchesMade, unitsOf, writeRoundBody, type Plan, type Position } from '../../../core/index.ts'
 import { useSettings } from '../../store/queries.ts'
 import { Modal } from '../../ui/Modal.tsx'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 
 interface GoToDialogProps {
   readonly open: boolean
@@ -41,17 +42,17 @@ export function GoToDialog({ open, onClose, plan, position, onGo }: GoToDialogPr
             label={`Round, of ${plan.rounds.length}`}
             value={round}
             format={String}
-            parse={parseCount(1, plan.rounds.length, 'a round')}
+            parse={parseWhole(1, plan.rounds.length, 'a round')}
             step={1}
-            onChange={(next) => setRound(Math.min(plan.rounds.length, Math.round(next)))}
+            onChange={(next) => setRound(next)}
           />
           <NumberCell
             label="Stitches made in it"
             value={made}
             format={String}
-            parse={parseCount(0, target.count, 'a number of stitches')}
+            parse={parseWhole(0, target.count, 'a number of stitches')}
             step={1}
-            onChange={(next) => setMade(Math.min(target.count, Math.round(next)))}
+            onChange={(next) => setMade(next)}
           />
         </div>
         <p className="text-18">

@@ -1,6 +1,7 @@
 import {
   checkEvidence,
   learnFromPiece,
+  LIMITS,
   type CopyRecord,
   type Plan,
   type PieceSpec,
@@ -48,7 +49,7 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   const known = readings.findLast(({ afterRound }) => afterRound === plan.rounds.length)
   const length = {
     format: sizes.bare,
-    parse: sizes.parse,
+    parse: sizes.between(...LIMITS.across),
     unit: sizes.unit,
     step: sizes.unit === 'in' ? sizes.step : 1,
     takes: 'length' as const,
@@ -104,6 +105,7 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
           label="A quarter turn on"
           value={draft.acrossTurned ?? known?.across[1]}
           onChange={(acrossTurned) => setDraft({ ...draft, acrossTurned })}
+          onClear={() => setDraft({ ...draft, acrossTurned: undefined })}
         />
       </div>
       <EdgeFields

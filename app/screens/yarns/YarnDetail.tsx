@@ -1,6 +1,7 @@
 import {
   ALL_FIBRES,
   FIBRES,
+  LIMITS,
   metresAtHand,
   YARN_WEIGHTS,
   yarnsOf,
@@ -11,7 +12,8 @@ import {
 import { deleteYarn, saveYarn } from '../../store/mutations.ts'
 import { useProjects } from '../../store/queries.ts'
 import { useDraft } from '../../store/useDraft.ts'
-import { NumberCell, parseCount } from '../../ui/NumberCell.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import { Select } from '../../ui/Select.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -120,6 +122,7 @@ function StockFields({ yarn, change }: FieldsProps) {
           value={yarn.metresPerBall}
           unit={sizes.yarn.unit}
           onChange={(metresPerBall) => change({ ...yarn, metresPerBall })}
+          onClear={() => change({ ...yarn, metresPerBall: undefined })}
         />
         <NumberCell
           {...grams}
@@ -128,14 +131,16 @@ function StockFields({ yarn, change }: FieldsProps) {
           value={yarn.gramsPerBall}
           unit={sizes.mass.unit}
           onChange={(gramsPerBall) => change({ ...yarn, gramsPerBall })}
+          onClear={() => change({ ...yarn, gramsPerBall: undefined })}
         />
         <NumberCell
           label="Whole balls"
           value={yarn.balls}
           format={String}
-          parse={parseCount(0, 10_000, 'a number of balls')}
+          parse={parseWhole(...LIMITS.balls, 'a number of balls')}
           step={1}
-          onChange={(balls) => change({ ...yarn, balls: Math.round(balls) })}
+          onChange={(balls) => change({ ...yarn, balls })}
+          onClear={() => change({ ...yarn, balls: undefined })}
         />
         <NumberCell
           {...grams}
@@ -143,6 +148,7 @@ function StockFields({ yarn, change }: FieldsProps) {
           value={yarn.leftoverGrams}
           unit={sizes.mass.unit}
           onChange={(leftoverGrams) => change({ ...yarn, leftoverGrams })}
+          onClear={() => change({ ...yarn, leftoverGrams: undefined })}
         />
         {!label && (
           <NumberCell
@@ -152,6 +158,7 @@ function StockFields({ yarn, change }: FieldsProps) {
             parse={sizes.yarn.parse}
             unit={sizes.yarn.unit}
             onChange={(all) => change({ ...yarn, metres: all })}
+            onClear={() => change({ ...yarn, metres: undefined })}
           />
         )}
       </div>
