@@ -90,3 +90,106 @@ test('a long log opens from its end, and undo still reaches back through it', as
   // The window ends inside the undone stretch: it reads further back instead of failing.
   expect((await readWorkState(copy, db, 4)).position).toEqual(session.view().state.position)
 })
+
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+
+/** Keeps the log busy, as a slow disk or another tab would, until it is let go. */
+function hold(db: UzelDatabase): () => void {
+  let held = true
+  void db.transaction('rw', db.events, db.copies, async () => {
+    while (held) await db.events.count()
+  })
+  return () => {
+    held = false
+  }
+}
+
+test('a tap is shown when it is stored, and soon all the same when storing takes long', async () => {
+  const { db, copy } = await begun()
+  const session = openWorkSession(copy, await readWorkState(copy, db), db)
+  const letGo = hold(db)
+  session.act(stitch)
+  session.act(stitch)
+  expect(session.view().state.position.unit).toBe(0)
+  await pause(60)
+  expect(session.view().state.position.unit).toBe(0)
+  await pause(200)
+  expect(session.view().state.position.unit).toBe(2)
+  letGo()
+  await session.settled()
+  expect(await logOf(db, copy)).toHaveLength(3)
+})
+
+test('a hurry of taps is stored in a few transactions, not one by one', async () => {
+  const { db, copy } = await begun()
+  const session = openWorkSession(copy, await readWorkState(copy, db), db)
+  const transactions = jest.spyOn(db, 'transaction')
+  for (let tap = 0; tap < 150; tap++) session.act(stitch)
+  await session.settled()
+  expect(transactions.mock.calls.length).toBeLessThanOrEqual(3)
+  expect(await logOf(db, copy)).toHaveLength(151)
+})
+
+test('two hurried tabs lose no tap, agree at the end, and never show a count that is taken back', async () => {
+  const { db, copy } = await begun()
+  const states = await Promise.all([1, 2].map(() => readWorkState(copy, db)))
+  const sessions = states.map((state) => openWorkSession(copy, state, db))
+  const shown = sessions.map((session) => {
+    const seen: string[] = []
+    session.subscribe(() => {
+      const { round, unit } = session.view().state.position
+      seen.push(`${round}.${unit}`)
+    })
+    return seen
+  })
+  for (let tap = 0; tap < 60; tap++) {
+    for (const session of sessions) session.act(stitch)
+    if (tap % 7 === 0) await pause(1)
+    if (tap % 11 === 0) for (const session of sessions) session.catchUp()
+  }
+  await Promise.all(sessions.map((session) => session.settled()))
+  for (const session of sessions) session.catchUp()
+  await Promise.all(sessions.map((session) => session.settled()))
+  const log = await logOf(db, copy)
+  expect(log).toHaveLength(1 + 120)
+  const passed = log.map((_, index) => replay(log.slice(0, index + 1)).position)
+  const order = passed.map(({ round, unit }) => `${round}.${unit}`)
+  for (const seen of shown) {
+    const places = seen.map((one) => order.indexOf(one))
+    expect(places).toEqual([...places].sort((one, other) => one - other))
+    expect(places).not.toContain(-1)
+    expect(seen.at(-1)).toBe(order.at(-1))
+  }
+})
+
+test('what could not be stored is counted, told, tried again by itself, and stored once', async () => {
+  const { db, copy } = await begun()
+  const session = openWorkSession(copy, await readWorkState(copy, db), db)
+  const full = jest.spyOn(db.events, 'bulkAdd').mockImplementation(() => {
+    throw new DOMException('The disk is full', 'QuotaExceededError')
+  })
+  session.act(stitch)
+  session.act(stitch)
+  await session.settled()
+  expect(session.view().unsaved?.events).toHaveLength(2)
+  expect(session.view().state.position.unit).toBe(2)
+  full.mockRestore()
+  session.act(undo)
+  expect(session.view().state.position.unit).toBe(1)
+  await session.settled()
+  expect(session.view().unsaved).toBeUndefined()
+  expect((await logOf(db, copy)).map(({ type }) => type)).toEqual(['start', 'work', 'work', 'undo'])
+})
+
+test('finishing and reopening are noted on the copy, also in one batch with what came before', async () => {
+  const { db, copy } = await begun()
+  const session = openWorkSession(copy, await readWorkState(copy, db), db)
+  session.act(stitch)
+  session.act(() => ({ type: 'finish' }))
+  await session.settled()
+  expect((await db.copies.get(copy.id))?.finishedAt).toBeGreaterThan(0)
+  session.act(undo)
+  await session.settled()
+  expect((await db.copies.get(copy.id))?.finishedAt).toBeUndefined()
+  expect(session.view().state.position.unit).toBe(1)
+})

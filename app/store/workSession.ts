@@ -13,6 +13,7 @@ import { database, freshId, type UzelDatabase } from './database.ts'
 export type Deed = (state: WorkState) => NewEvent | undefined
 
 export interface SessionView {
+  /** Where the work is: as stored, or as counted when storing takes longer than a maker waits. */
   readonly state: WorkState
   /** Since when events could not be stored, with those events; they are counted all the same. */
   readonly unsaved?: { readonly since: number; readonly events: readonly LogEvent[] }
@@ -21,13 +22,18 @@ export interface SessionView {
 export interface WorkSession {
   readonly view: () => SessionView
   readonly subscribe: (listener: () => void) => () => void
-  /** Counts at once and stores behind; returns the event, if there was one. */
+  /** Counts on top of all that was counted before, and stores; shown when stored, or soon. Returns the event. */
   readonly act: (deed: Deed) => LogEvent | undefined
   /** Resolves when all that was counted is stored or known to be unsaved. */
   readonly settled: () => Promise<void>
   /** Takes in what another tab has stored. */
   readonly catchUp: () => void
 }
+
+/** A tap that is not stored after so long is shown all the same. */
+const SHOWN_WITHIN_MS = 180
+/** What could not be stored is tried again after so long, or with the next tap. */
+const AGAIN_AFTER_MS = 3000
 
 /** Events first read when a copy is opened: enough to undo a good while without reading 100,000. */
 const FIRST_WINDOW = 400
@@ -64,20 +70,29 @@ function stateBefore(tail: readonly LogEvent[], copy: CopyRecord): WorkState {
   }
 }
 
+/** Something counted that is not stored yet: the event as it stands now, and the deed to do it again from. */
+interface Waiting {
+  readonly deed: Deed
+  readonly event: LogEvent
+}
+
 /**
- * Opens a copy for work. The screen follows `view`; every deed is applied at once and stored in order.
- * When another tab has stored in between, the deed is done again on top of that, so that nothing is
- * lost and nothing doubled.
+ * Opens a copy for work. All that waits is stored in one transaction, which first takes in what another tab
+ * has stored since and does the waiting deeds again on top: the transaction is the one writer, so that nothing
+ * is lost and nothing doubled, and no tab ever shows a count that is taken back.
  */
 export function openWorkSession(copy: CopyRecord, initial: WorkState, db = database): WorkSession {
   const listeners = new Set<() => void>()
-  /** State as stored, and deeds counted on top of it that are still on their way. */
   let stored = initial
-  let waiting: { deed: Deed; event: LogEvent }[] = []
+  let waiting: readonly Waiting[] = []
+  /** The stored state with all that waits done on top. */
+  let ahead = initial
   let current: SessionView = { state: initial }
   let queue: Promise<void> = Promise.resolve()
+  let again: ReturnType<typeof setTimeout> | undefined
 
   const show = (view: SessionView) => {
+    if (view.state === current.state && view.unsaved === current.unsaved) return
     current = view
     for (const listener of listeners) listener()
   }
@@ -90,54 +105,64 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
     at,
   })
 
-  /** Does the waiting deeds again from a new stored state. */
-  const rebase = () => {
-    let state = stored
-    waiting = waiting.flatMap(({ deed, event }) => {
-      const again = deed(state)
-      if (!again) return []
-      const placed = place(again, state, event.id, event.at)
+  /** Deeds done again from another state; those with nothing to do there any more fall away. */
+  const redo = (deeds: readonly Waiting[], from: WorkState): { done: Waiting[]; state: WorkState } => {
+    const done: Waiting[] = []
+    let state = from
+    for (const { deed, event } of deeds) {
+      const made = deed(state)
+      if (!made) continue
+      const placed = place(made, state, event.id, event.at)
       state = replay([placed], state)
-      return [{ deed, event: placed }]
-    })
-    show({ ...current, state })
+      done.push({ deed, event: placed })
+    }
+    return { done, state }
   }
 
-  const takeIn = (news: readonly LogEvent[]) => {
-    if (news.length === 0) return
-    stored = replay(news, stored)
-    // A deed whose storing was only reported as failed comes back as news.
-    const arrived = new Set(news.map(({ id }) => id))
-    waiting = waiting.filter(({ event }) => !arrived.has(event.id))
-    rebase()
+  const isLate = () => waiting.length > 0 && Date.now() - waiting[0]!.event.at >= SHOWN_WITHIN_MS
+
+  /** What is stored now, and what still waits on top of it. */
+  const settle = (nowStored: WorkState, rest: readonly Waiting[], moved: boolean) => {
+    stored = nowStored
+    if (moved) {
+      const { done, state } = redo(rest, stored)
+      waiting = done
+      ahead = state
+    } else waiting = rest
+    show({
+      state: isLate() ? ahead : stored,
+      ...(waiting.length > 0 && current.unsaved ? { unsaved: current.unsaved } : {}),
+    })
   }
 
   const storeWaiting = async () => {
     while (waiting.length > 0) {
-      const { event } = waiting[0]!
+      const batch = waiting
       const outcome = await db.transaction('rw', db.events, db.copies, async () => {
         const news = await eventsAfter(db, copy.id, stored.lastSeq)
-        if (news.length > 0) return news
-        await db.events.add(event)
-        await noteOnCopy(db, event, stored)
-        return undefined
+        const base = replay(news, stored)
+        // A batch whose storing was only reported as failed comes back as news.
+        const arrived = new Set(news.map(({ id }) => id))
+        const missing = batch.filter(({ event }) => !arrived.has(event.id))
+        const events = (news.length > 0 ? redo(missing, base).done : batch).map(({ event }) => event)
+        await db.events.bulkAdd(events)
+        await noteOnCopy(db, events, base)
+        return { state: replay(events, base), moved: news.length > 0 }
       })
-      if (outcome) takeIn(outcome)
-      else {
-        stored = replay([event], stored)
-        waiting = waiting.slice(1)
-        if (current.unsaved && waiting.length === 0) show({ state: current.state })
-      }
+      settle(outcome.state, waiting.slice(batch.length), outcome.moved)
     }
   }
 
   const run = () => {
+    clearTimeout(again)
     queue = queue.then(async () => {
       try {
         await storeWaiting()
       } catch {
         const since = current.unsaved?.since ?? waiting[0]?.event.at ?? Date.now()
-        show({ ...current, unsaved: { since, events: waiting.map(({ event }) => event) } })
+        show({ state: ahead, unsaved: { since, events: waiting.map(({ event }) => event) } })
+        clearTimeout(again)
+        again = setTimeout(() => void run(), AGAIN_AFTER_MS)
       }
     })
     return queue
@@ -150,26 +175,39 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
       return () => listeners.delete(listener)
     },
     act: (deed) => {
-      const made = deed(current.state)
+      const made = deed(ahead)
       if (!made) return undefined
-      const event = place(made, current.state, freshId(), Date.now())
+      const event = place(made, ahead, freshId(), Date.now())
+      ahead = replay([event], ahead)
       waiting = [...waiting, { deed, event }]
-      show({ ...current, state: replay([event], current.state) })
+      if (current.unsaved) show({ ...current, state: ahead })
+      else {
+        setTimeout(() => {
+          if (waiting.some((one) => one.event.id === event.id)) show({ ...current, state: ahead })
+        }, SHOWN_WITHIN_MS)
+      }
       void run()
       return event
     },
     settled: () => queue,
     catchUp: () => {
-      queue = queue.then(async () => takeIn(await eventsAfter(db, copy.id, stored.lastSeq)))
+      queue = queue.then(async () => {
+        const news = await eventsAfter(db, copy.id, stored.lastSeq)
+        if (news.length === 0) return
+        const arrived = new Set(news.map(({ id }) => id))
+        const rest = waiting.filter(({ event }) => !arrived.has(event.id))
+        settle(replay(news, stored), rest, true)
+      })
     },
   }
 }
 
-/** The copy and its project carry what the shelf needs to know without reading the log. */
-async function noteOnCopy(db: UzelDatabase, event: LogEvent, before: WorkState): Promise<void> {
-  const { copyId, type, at } = event
-  const { planVersion } = replay([event], before)
-  if (planVersion !== before.planVersion) await db.copies.update(copyId, { planVersion })
-  if (type === 'finish') await db.copies.update(copyId, { finishedAt: at })
-  if (type === 'reopen') await db.copies.update(copyId, { finishedAt: undefined })
+/** The copy carries what the shelf needs to know without reading the log. */
+async function noteOnCopy(db: UzelDatabase, events: readonly LogEvent[], before: WorkState): Promise<void> {
+  const after = replay(events, before)
+  const turned = after.planVersion !== before.planVersion ? { planVersion: after.planVersion } : {}
+  const ended = events.findLast(({ type }) => type === 'finish' || type === 'reopen')
+  const finished = ended ? { finishedAt: ended.type === 'finish' ? ended.at : undefined } : {}
+  const change = { ...turned, ...finished }
+  if (events.length > 0 && Object.keys(change).length > 0) await db.copies.update(events[0]!.copyId, change)
 }

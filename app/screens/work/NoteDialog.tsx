@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import { useState } from 'react'
-import type { LogEvent } from '../../../core/index.ts'
+import { LONGEST_NOTE, type LogEvent } from '../../../core/index.ts'
 import { database } from '../../store/database.ts'
 import { useStored } from '../../store/liveQueries.ts'
 import { Modal } from '../../ui/Modal.tsx'
@@ -43,7 +43,7 @@ function NoteForm({ copyId, onClose, onNote }: Omit<NoteDialogProps, 'open'>) {
         className="field min-h-28 text-20"
         aria-label="Note"
         placeholder="Changed to the second ball here"
-        maxLength={2000}
+        maxLength={LONGEST_NOTE}
         autoFocus
         value={text}
         onChange={(event) => setText(event.target.value)}

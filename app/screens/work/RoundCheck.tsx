@@ -18,11 +18,14 @@ interface RoundCheckProps {
   readonly last: boolean
   readonly act: (deed: Deed) => void
   readonly onGoOn: () => void
+  /** A stitch was counted here, where none is to be made. */
+  readonly reminded: boolean
+  readonly onStitch: () => void
 }
 
 /** The end of a round: the count it must have and how it must end, before the next begins. */
 export function RoundCheck(props: RoundCheckProps) {
-  const { plan, pieceId, spec, checkPath, now, last, act, onGoOn } = props
+  const { plan, pieceId, spec, checkPath, now, last, act, onGoOn, reminded, onStitch } = props
   const { construction } = spec
   const { terms } = useSettings()
   const sizes = useSizes()
@@ -78,7 +81,17 @@ export function RoundCheck(props: RoundCheckProps) {
         }}
       >
         {!differs && (
-          <button type="submit" className="button-ink min-h-16 px-8 text-24" autoFocus>
+          <button
+            type="submit"
+            className="button-ink min-h-16 px-8 text-24"
+            autoFocus
+            onKeyDown={(event) => {
+              if (event.key !== ' ') return
+              event.preventDefault()
+              if (!event.repeat) onStitch()
+            }}
+            onKeyUp={(event) => event.key === ' ' && event.preventDefault()}
+          >
             {last ? `${round.count}: finish` : `${round.count}: on to Rnd ${next!.number}`}
           </button>
         )}
@@ -94,6 +107,12 @@ export function RoundCheck(props: RoundCheckProps) {
           />
         </label>
       </form>
+      {reminded && (
+        <p role="status" className="text-18">
+          <strong>Space counts nothing here.</strong> Count the round; Enter says that there are {round.count}
+          .
+        </p>
+      )}
       {counted.trim() !== '' && other === undefined && (
         <p role="alert" className="fault text-18">
           “{counted}” is not a count. Type a whole number of stitches.

@@ -50,6 +50,7 @@ export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
   const settings = useSettings()
   const navigate = useNavigate()
   const [dialog, setDialog] = useState<'note' | 'goTo' | 'keys' | 'yarn'>()
+  const [reminded, setReminded] = useState<number>()
   const doneSince = useRef(0)
   const { rounds } = plan
   const now = workView(plan, state.position)
@@ -67,14 +68,15 @@ export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
       atTheEnd(rounds, from.position) && !from.finished ? { type: 'finish' } : nextRound(rounds, from),
     )
   }
-  const step = (by: Stride) => (now.roundDone ? goOn() : count(by))
+  /** At the end of a round a stitch counts nothing: the count has to be confirmed, and that is meant by Enter alone. */
+  const step = (by: Stride) => (now.roundDone ? setReminded(now.round.number) : count(by))
   const changePrint = (by: 1 | -1) => {
     const print = PRINTS[PRINTS.indexOf(settings.print) + by]
     if (print) void saveSettings({ print })
   }
   useWorkKeys(dialog === undefined, {
     count: () => step('stitch'),
-    repeat: () => step('repeat'),
+    repeat: () => (now.roundDone ? goOn() : count('repeat')),
     round: () => step('round'),
     undo: () => act(undo),
     recount: () => act((from) => goTo(rounds, from, { round: from.position.round, unit: 0 })),
@@ -105,6 +107,8 @@ export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
           last={atTheEnd(rounds, state.position)}
           act={act}
           onGoOn={goOn}
+          reminded={reminded === now.round.number}
+          onStitch={() => step('stitch')}
         />
       ) : (
         <TapArea onTap={() => count('stitch')} onSwipe={() => count('repeat')}>

@@ -23,7 +23,11 @@ export const WORK_KEYS: readonly {
   readonly says: string
 }[] = [
   { does: 'count', keys: 'Space or →', says: 'Count one stitch' },
-  { does: 'repeat', keys: 'Enter or Shift →', says: 'To the end of this repeat' },
+  {
+    does: 'repeat',
+    keys: 'Enter or Shift →',
+    says: 'To the end of this repeat; there, Enter confirms the count',
+  },
   { does: 'round', keys: 'Shift Enter', says: 'To the end of the round' },
   { does: 'undo', keys: '← or Backspace', says: 'Take back' },
   { does: 'recount', keys: 'R', says: 'Recount this round from its start' },
