@@ -3,6 +3,6 @@ export default {
   runner: 'jest-light-runner',
   transform: {},
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  testMatch: ['<rootDir>/{core,app,server}/**/*.test.ts'],
+  testMatch: ['<rootDir>/{core,app,server,tools}/**/*.test.ts'],
   setupFiles: ['fake-indexeddb/auto'],
 }

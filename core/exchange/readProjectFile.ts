@@ -1,18 +1,33 @@
-import { STITCHES } from '../stitches/stitch.ts'
-import { stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
-import type { LogEvent } from '../worklog/logEvent.ts'
-import { BrokenLog, replay } from '../worklog/replay.ts'
 import { faultOfPiece, faultsFrom, type FileFault } from './fileFault.ts'
+import { faultsOfReferences } from './faultsOfReferences.ts'
+import { faultsOfWork } from './faultsOfWork.ts'
 import { FILE_SCHEMA } from './fileSchema.ts'
+import { fitsAsEvent } from './fitsAsEvent.ts'
 import { migrated } from './migrations.ts'
 import { FILE_FORMAT, FILE_VERSION, type ProjectFile } from './records.ts'
+import { event } from './workSchemas.ts'
 
 export type ReadFile = { ok: true; file: ProjectFile } | { ok: false; faults: readonly FileFault[] }
 
+/** Told how much of a file is read, from 0 to 1. */
+export type OnProgress = (share: number) => void
+
 const MOST_FAULTS = 20
+/** Events are looked at so many at a time, with a word on how far it is in between. */
+const EVENTS_AT_A_TIME = 5000
 
 /** Reads a `*.uzel.json` text. Never throws on bad content; changes nothing anywhere. */
-export function readProjectFile(text: string): ReadFile {
+export function readProjectFile(text: string, onProgress: OnProgress = () => undefined): ReadFile {
+  try {
+    return readContent(text, onProgress)
+  } catch (error) {
+    // Nesting without end: the parser, the schema or a migration has run out of room.
+    if (!(error instanceof RangeError)) throw error
+    return refuse('', 'This file is nested deeper than any Uzel file.')
+  }
+}
+
+function readContent(text: string, onProgress: OnProgress): ReadFile {
   let content: unknown
   try {
     content = JSON.parse(text)
@@ -21,18 +36,47 @@ export function readProjectFile(text: string): ReadFile {
   }
   const heading = faultOfHeading(content)
   if (heading) return { ok: false, faults: [heading] }
-  const checked = FILE_SCHEMA.validate(migrated(content as object), { abortEarly: false, convert: false })
-  if (checked.error) {
-    return { ok: false, faults: faultsFrom(checked.error, MOST_FAULTS) }
+  onProgress(0.2)
+  const file = migrated(content as object) as ProjectFile
+  const misshapen = faultsOfShape(file, onProgress)
+  if (misshapen.length > 0) return { ok: false, faults: misshapen }
+  onProgress(0.8)
+  const faults: FileFault[] = []
+  for (const fault of faultsOf(file)) if (faults.push(fault) >= MOST_FAULTS) break
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, file }
+}
+
+function* faultsOf(file: ProjectFile): Generator<FileFault> {
+  yield* faultsOfReferences(file)
+  for (const [index, piece] of file.pieces.entries()) {
+    const fault = faultOfPiece(piece, `pieces[${index}].`)
+    if (fault) yield fault
   }
-  const file = checked.value as ProjectFile
-  const faults = [
-    ...faultsOfReferences(file),
-    ...faultsOfPieces(file),
-    ...faultsOfPlans(file),
-    ...faultsOfLogs(file),
-  ]
-  return faults.length > 0 ? { ok: false, faults: faults.slice(0, MOST_FAULTS) } : { ok: true, file }
+  yield* faultsOfWork(file)
+}
+
+/** What the schema finds. The log, which is most of a large file, is looked at by itself. */
+function faultsOfShape(file: ProjectFile, onProgress: OnProgress): FileFault[] {
+  const log: unknown = file.events
+  const { error } = FILE_SCHEMA.validate(Array.isArray(log) ? { ...file, events: [] } : file, {
+    abortEarly: false,
+    convert: false,
+  })
+  if (error) return faultsFrom(error, MOST_FAULTS)
+  const events = log as unknown[]
+  const faults: FileFault[] = []
+  for (const [index, line] of events.entries()) {
+    if (index % EVENTS_AT_A_TIME === 0) onProgress(0.3 + (0.5 * index) / events.length)
+    if (fitsAsEvent(line)) continue
+    const wrong = event.validate(line, { abortEarly: true, convert: false }).error
+    if (!wrong) continue
+    for (const { path, message } of faultsFrom(wrong, 1)) {
+      const at = `events[${index}]`
+      faults.push({ path: path === '' ? at : `${at}.${path}`, message })
+    }
+    if (faults.length >= MOST_FAULTS) break
+  }
+  return faults
 }
 
 const refuse = (path: string, message: string): ReadFile => ({ ok: false, faults: [{ path, message }] })
@@ -55,102 +99,4 @@ function faultOfHeading(content: unknown): FileFault | undefined {
     }
   }
   return undefined
-}
-
-function faultsOfReferences(file: ProjectFile): FileFault[] {
-  const faults: FileFault[] = []
-  const ids = {
-    projects: new Set(file.projects.map(({ id }) => id)),
-    pieces: new Set(file.pieces.map(({ id }) => id)),
-    gauges: new Set(file.gauges.map(({ id }) => id)),
-    yarns: new Set(file.yarns.map(({ id }) => id)),
-    copies: new Set(file.copies.map(({ id }) => id)),
-  }
-  for (const table of [
-    'projects',
-    'pieces',
-    'gauges',
-    'yarns',
-    'copies',
-    'planVersions',
-    'events',
-    'readings',
-  ] as const) {
-    const seen = new Set<string>()
-    file[table].forEach(({ id }, index) => {
-      if (seen.has(id)) faults.push({ path: `${table}[${index}].id`, message: 'The same id stands twice.' })
-      seen.add(id)
-    })
-  }
-  const need = (known: ReadonlySet<string>, id: string, path: string) => {
-    if (!known.has(id)) faults.push({ path, message: `Nothing in the file has the id “${id}”.` })
-  }
-  file.pieces.forEach((piece, index) => {
-    need(ids.projects, piece.projectId, `pieces[${index}].projectId`)
-    need(ids.gauges, piece.gaugeId, `pieces[${index}].gaugeId`)
-    piece.colours.forEach(({ yarn, beside = [] }, run) => {
-      const path = `pieces[${index}].colours[${run}]`
-      need(ids.yarns, yarn, `${path}.yarn`)
-      beside.forEach((other, strand) => need(ids.yarns, other, `${path}.beside[${strand}]`))
-    })
-  })
-  file.planVersions.forEach(({ pieceId }, index) =>
-    need(ids.pieces, pieceId, `planVersions[${index}].pieceId`),
-  )
-  const versions = new Set(file.planVersions.map(({ pieceId, version }) => `${pieceId} ${version}`))
-  file.copies.forEach(({ pieceId, planVersion }, index) => {
-    need(ids.pieces, pieceId, `copies[${index}].pieceId`)
-    if (!versions.has(`${pieceId} ${planVersion}`)) {
-      faults.push({
-        path: `copies[${index}].planVersion`,
-        message: `Plan version ${planVersion} is missing.`,
-      })
-    }
-  })
-  file.events.forEach(({ copyId }, index) => need(ids.copies, copyId, `events[${index}].copyId`))
-  file.readings.forEach(({ copyId }, index) => need(ids.copies, copyId, `readings[${index}].copyId`))
-  return faults
-}
-
-const faultsOfPieces = (file: ProjectFile): FileFault[] =>
-  file.pieces.flatMap((piece, index) => faultOfPiece(piece, `pieces[${index}].`) ?? [])
-
-/** A pinned plan must count: every round works off the round below and makes what it says. */
-function faultsOfPlans(file: ProjectFile): FileFault[] {
-  return file.planVersions.flatMap(({ plan }, version) =>
-    plan.rounds.flatMap((round, index) => {
-      const path = `planVersions[${version}].plan.rounds[${index}]`
-      const below = index === 0 ? 0 : plan.rounds[index - 1]!.count
-      if (round.number !== index + 1) return [{ path: `${path}.number`, message: 'Rounds are not in order.' }]
-      if (!STITCHES[round.stitch]) return [{ path: `${path}.stitch`, message: 'No such stitch.' }]
-      const makes = stitchesProduced(round.steps)
-      const uses = round.hosts.kind === 'round' ? stitchesConsumed(round.steps) : 0
-      if (makes === round.count && uses === below && round.from === below) return []
-      return [
-        {
-          path: `${path}.steps`,
-          message: `The steps work ${uses} stitches into ${makes}; the round says ${below} into ${round.count}.`,
-        },
-      ]
-    }),
-  )
-}
-
-function faultsOfLogs(file: ProjectFile): FileFault[] {
-  const logs = new Map<string, LogEvent[]>()
-  for (const event of file.events) {
-    const log = logs.get(event.copyId)
-    if (log) log.push(event)
-    else logs.set(event.copyId, [event])
-  }
-  return [...logs.values()].flatMap((log) => {
-    try {
-      replay(log)
-      return []
-    } catch (error) {
-      if (!(error instanceof BrokenLog)) throw error
-      const at = file.events.findIndex(({ copyId, seq }) => copyId === log[0]!.copyId && seq === error.seq)
-      return [{ path: `events[${at}]`, message: `The work log does not add up. ${error.message}` }]
-    }
-  })
 }

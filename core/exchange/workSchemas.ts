@@ -60,7 +60,9 @@ const step = record({
     .max(2000),
 })
 
-const number = Joi.number()
+/** Millimetres of a predicted place or size: more than any piece has, so that a drawing has bounds. */
+const placed = (least: number) => Joi.number().min(least).max(20_000)
+const share = Joi.number().min(-1).max(100)
 
 const planRound = record(
   {
@@ -75,45 +77,61 @@ const planRound = record(
       .match('one'),
     from: count,
     count: count.min(1),
-    ideal: number,
+    ideal: Joi.number().min(0.1).max(1e6),
     steps: Joi.array().items(step).min(1).max(5000),
-    at: record({ radius: number, z: number, arc: number, sd: number }),
-    flatness: number,
+    at: record({ radius: placed(0), z: placed(-20_000), arc: placed(0), sd: placed(0) }),
+    flatness: share,
   },
   { beside },
 )
 
+/** The interface has the words for the codes it knows, and leaves out the others. */
+const notice = record(
+  { code: Joi.string().max(40) },
+  {
+    lie: Joi.string().max(40),
+    ...Object.fromEntries(
+      ['by', 'plusMinus', 'flatness', 'afterRound', 'fromRound', 'sides', 'of', 'across', 'round'].map(
+        (name) => [name, Joi.number()],
+      ),
+    ),
+  },
+)
+
 const plan = record({
   rounds: Joi.array().items(planRound).min(1).max(500),
-  hole: number,
+  hole: placed(0),
   finished: record({
-    across: number,
-    plusMinus: number,
-    height: number,
-    flatness: number,
+    across: placed(0),
+    plusMinus: placed(0),
+    height: placed(-20_000),
+    flatness: share,
     lie: Joi.string().valid('cups', 'dished', 'flat', 'softWave', 'ruffles'),
   }),
   checkpoints: list(
     record({
       afterRound: round,
-      across: number,
-      plusMinus: number,
+      across: placed(0),
+      plusMinus: placed(0),
       purpose: Joi.string().valid('gauge', 'course', 'beforeTrim', 'finish'),
     }),
     100,
   ),
-  yarn: list(record({ yarn: id, metres: number, doubt: number }), 200),
-  stitches: count.max(1e7),
-  seconds: number.min(0),
-  notices: list(Joi.object({ code: Joi.string().required() }).unknown(), 100),
+  yarn: list(
+    record({ yarn: id, metres: Joi.number().min(0).max(1e7), doubt: Joi.number().min(0).max(100) }),
+    200,
+  ),
+  stitches: count.max(3e6),
+  seconds: Joi.number().min(0).max(1e10),
+  notices: list(notice, 100),
 })
 
 const stitchSize = {
   w: millimetres(0.1, 200),
   h: millimetres(0.01, 500),
-  varLnW: number.min(0),
-  varLnH: number.min(0),
-  covLnWLnH: number,
+  varLnW: Joi.number().min(0).max(4),
+  varLnH: Joi.number().min(0).max(4),
+  covLnWLnH: Joi.number().min(-4).max(4),
 }
 
 const spec = record(
@@ -133,7 +151,7 @@ const spec = record(
           {},
           Object.fromEntries(['slst', 'sc', 'hdc', 'dc', 'tr'].map((name) => [name, record(stitchSize)])),
         ),
-        yarnUse: record({ factor: number.min(0.01).max(100), sd: number.min(0) }),
+        yarnUse: record({ factor: Joi.number().min(0.01).max(100), sd: Joi.number().min(0).max(10) }),
       },
     ),
     construction,

@@ -10,6 +10,7 @@ import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
+import { dice, type Dice } from './dice.ts'
 import { layShell, USUAL_FABRIC, type Fabric, type ShellRing } from './elasticShell.ts'
 import { discSpec } from './specs.ts'
 
@@ -67,19 +68,6 @@ export interface MakerResult {
   readonly scHeight: number
 }
 
-/** Small numbers that look random and are the same for the same seed. */
-function randomness(seed: number) {
-  let state = seed >>> 0
-  const uniform = () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296
-  }
-  const normal = () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform())
-  return { uniform, normal }
-}
-
 interface Hands {
   /** True ln w and ln h of sc in this piece. */
   readonly lnW: number
@@ -93,7 +81,7 @@ interface Hands {
 
 /** A seeded maker with hidden hands plans, works, slips, measures with noise, and takes the best way out or not. */
 export function simulateMaker(setting: MakerSetting): MakerResult {
-  const random = randomness(setting.seed * 7919 + 13)
+  const random = dice(setting.seed * 7919 + 13)
   const label = gaugeFromTable('sc', YARN)
   const { size, correlation } = ASSUMED.label
   const shared = random.normal()
@@ -132,10 +120,7 @@ export function simulateMaker(setting: MakerSetting): MakerResult {
   }
 }
 
-function swatched(
-  { lnW, lnH }: { lnW: number; lnH: number },
-  { normal }: ReturnType<typeof randomness>,
-): Gauge {
+function swatched({ lnW, lnH }: { lnW: number; lnH: number }, { normal }: Dice): Gauge {
   const over = 100
   const count = (ln: number) =>
     (over + ASSUMED.swatch.length * normal()) / Math.exp(ln) + ASSUMED.swatch.count * normal()
@@ -190,7 +175,7 @@ function work(
 }
 
 /** A fabric of its own for every maker. */
-function fabricOf({ normal }: ReturnType<typeof randomness>): Fabric {
+function fabricOf({ normal }: Dice): Fabric {
   const about = (usual: number) => usual * Math.exp(ASSUMED.fabric * normal())
   const { along, bending, weight, buckles, friction, holdsFlat } = USUAL_FABRIC
   return {
@@ -219,12 +204,7 @@ function lay(made: readonly Made[], { lnW, lnH, centre, drift, fabric }: Hands):
   return layShell(rounds, centre * Math.exp(lnH), fabric).at(-1)!
 }
 
-function readOff(
-  edge: ShellRing,
-  afterRound: number,
-  { normal }: ReturnType<typeof randomness>,
-  noise: number,
-): PieceReading {
+function readOff(edge: ShellRing, afterRound: number, { normal }: Dice, noise: number): PieceReading {
   const diameter = () => 2 * edge.radius + noise * ASSUMED.tape * normal()
   return {
     id: `after ${afterRound}`,
@@ -244,23 +224,13 @@ function edgeSeen(depth: number, excess: number): PieceReading['edge'] {
 }
 
 /** A round counted, now and then one off. */
-function counted(
-  made: readonly Made[],
-  round: number,
-  { uniform }: ReturnType<typeof randomness>,
-): { round: number; count: number } {
+function counted(made: readonly Made[], round: number, { uniform }: Dice): { round: number; count: number } {
   const slip = uniform() < ASSUMED.miscount ? (uniform() < 0.5 ? 1 : -1) : 0
   return { round, count: made[round - 1]!.count + slip }
 }
 
 /** Measures at every checkpoint but the finish and takes the best way out each time. */
-function workWithChecks(
-  spec: PieceSpec,
-  first: Plan,
-  setting: MakerSetting,
-  hands: Hands,
-  random: ReturnType<typeof randomness>,
-) {
+function workWithChecks(spec: PieceSpec, first: Plan, setting: MakerSetting, hands: Hands, random: Dice) {
   let plan = first
   let current = spec
   let made: Made[] = []
@@ -333,10 +303,7 @@ function workWithChecks(
 }
 
 /** The join as it looks: seen wrong now and then. */
-function joinSeen(
-  mistake: MakerSetting['mistake'],
-  { uniform }: ReturnType<typeof randomness>,
-): NonNullable<PieceReading['join']> {
+function joinSeen(mistake: MakerSetting['mistake'], { uniform }: Dice): NonNullable<PieceReading['join']> {
   const real = mistake === 'joinWorked' ? 'worked' : mistake === 'firstSkipped' ? 'skipped' : 'right'
   if (uniform() >= ASSUMED.misseen) return real
   return real === 'right' ? (uniform() < 0.5 ? 'worked' : 'skipped') : 'right'
