@@ -45,7 +45,7 @@ export default tseslint.config(
           default: 'disallow',
           policies: [
             mayImport('core', ['core']),
-            mayImport('workers', ['core']),
+            mayImport('workers', ['core', 'store']),
             mayImport('store', ['core', 'store', 'workers']),
             mayImport('instruments', ['core', 'instruments']),
             mayImport('ui', ['core', 'store', 'instruments', 'ui']),

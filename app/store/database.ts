@@ -23,6 +23,14 @@ interface Remembered {
   value: unknown
 }
 
+/** A stretch of a log that came with a file: a thousand events in one record, never changed. */
+export interface LogBlock {
+  readonly copyId: string
+  /** `seq` of the first. */
+  readonly from: number
+  readonly events: readonly LogEvent[]
+}
+
 const STORES_ADDED: Readonly<Record<number, Record<string, string>>> = { 3: { readings: 'id, copyId' } }
 
 export class UzelDatabase extends Dexie {
@@ -33,6 +41,7 @@ export class UzelDatabase extends Dexie {
   declare copies: Table<CopyRecord, string>
   declare planVersions: Table<PlanVersionRecord, string>
   declare events: Table<LogEvent, string>
+  declare logBlocks: Table<LogBlock, [string, number]>
   declare readings: Table<PieceReading, string>
   declare settings: Table<StoredSettings, string>
   declare remembered: Table<Remembered, string>
@@ -69,6 +78,8 @@ export class UzelDatabase extends Dexie {
           }
         })
     }
+    // A table of this browser alone, which files know nothing of.
+    this.version(4.1).stores({ logBlocks: '[copyId+from]' })
   }
 }
 

@@ -1,5 +1,5 @@
 import { database } from './database.ts'
-import { putRecords } from './mutations.ts'
+import { putRecords } from './records.ts'
 import type { ProjectFile } from '../../core/index.ts'
 
 const OFFERED = 'demoLoaded'

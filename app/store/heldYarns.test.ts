@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs'
 import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
 import { projectFile, writeProjectFile, type PieceRecord, type ProjectFile } from '../../core/index.ts'
 import { database } from './database.ts'
-import { importFile, previewImport } from './files.ts'
-import { deleteYarn, duplicateProject, removeProjects, savePiece } from './mutations.ts'
-import { recordsOf } from './records.ts'
+import { importFile } from './importing.ts'
+import { deleteYarn, duplicateProject, savePiece } from './mutations.ts'
+import { recordsOf, removeProjects } from './records.ts'
 
 const demo = JSON.parse(readFileSync('demo/skarn-hut.uzel.json', 'utf8')) as ProjectFile
 
@@ -18,7 +18,7 @@ async function heldTogether(): Promise<PieceRecord> {
 
 beforeEach(async () => {
   await Promise.all(database.tables.map((table) => table.clear()))
-  await importFile(await previewImport(demo), 'keepBoth', true)
+  await importFile(demo, 'keepBoth', true)
 })
 
 test('a yarn that is only held beside another cannot be taken from under the piece', async () => {
@@ -37,7 +37,7 @@ test('one project goes out with every yarn held in it, and comes back', async ()
   expect(read).toMatchObject({ ok: true })
   if (!read.ok) return
   await removeProjects(['kettle-trivet'])
-  await importFile(await previewImport(read.file), 'keepBoth', false)
+  await importFile(read.file, 'keepBoth', false)
   const back = (await database.pieces.toArray()).find(({ colours }) => colours[0]?.beside)
   expect(back!.colours[0]).toEqual({ fromRound: 1, yarn: 'fog', beside: ['bark'] })
 })

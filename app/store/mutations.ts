@@ -8,14 +8,13 @@ import {
   type GaugeRecord,
   type PieceRecord,
   type ProjectRecord,
-  type Records,
   type WorkshopSettings,
   type YarnRecord,
 } from '../../core/index.ts'
 import { database, freshId } from './database.ts'
 import { mustFit } from './mustFit.ts'
 import { readSettings } from './queries.ts'
-import { recordsOf } from './records.ts'
+import { putRecords, recordsOf, removeProjects } from './records.ts'
 
 const DAY_MS = 86_400_000
 
@@ -99,29 +98,6 @@ export async function sweepDeleted(now: number): Promise<void> {
   if (old.length > 0) await removeProjects(old)
 }
 
-export async function removeProjects(ids: readonly string[]): Promise<void> {
-  const { pieces, copies, planVersions, events, readings } = await recordsOf(ids)
-  await database.transaction(
-    'rw',
-    [
-      database.projects,
-      database.pieces,
-      database.copies,
-      database.planVersions,
-      database.events,
-      database.readings,
-    ],
-    async () => {
-      await database.readings.bulkDelete(readings.map(({ id }) => id))
-      await database.events.bulkDelete(events.map(({ id }) => id))
-      await database.planVersions.bulkDelete(planVersions.map(({ id }) => id))
-      await database.copies.bulkDelete(copies.map(({ id }) => id))
-      await database.pieces.bulkDelete(pieces.map(({ id }) => id))
-      await database.projects.bulkDelete([...ids])
-    },
-  )
-}
-
 export async function savePiece(piece: PieceRecord): Promise<void> {
   await mustFit('pieces', piece)
   await database.transaction('rw', database.pieces, database.projects, async () => {
@@ -162,20 +138,5 @@ export async function saveSettings(change: Partial<WorkshopSettings>): Promise<v
   await mustFit('settings', { ...(await readSettings()), ...change })
   await database.transaction('rw', database.settings, async () => {
     await database.settings.put({ ...(await readSettings()), ...change, key: 'workshop' })
-  })
-}
-
-/** Writes records in one transaction, over those of the same ids. */
-export async function putRecords(records: Records, workshop?: WorkshopSettings): Promise<void> {
-  await database.transaction('rw', database.tables, async () => {
-    await database.projects.bulkPut([...records.projects])
-    await database.pieces.bulkPut([...records.pieces])
-    await database.gauges.bulkPut([...records.gauges])
-    await database.yarns.bulkPut([...records.yarns])
-    await database.copies.bulkPut([...records.copies])
-    await database.planVersions.bulkPut([...records.planVersions])
-    await database.events.bulkPut([...records.events])
-    await database.readings.bulkPut([...records.readings])
-    if (workshop) await database.settings.put({ ...workshop, key: 'workshop' })
   })
 }

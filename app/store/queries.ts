@@ -15,6 +15,7 @@ import {
 } from '../../core/index.ts'
 import { database, type StoredProject } from './database.ts'
 import { useStored } from './liveQueries.ts'
+import { latestEvents } from './workLog.ts'
 
 /** A project with all that its screens show. */
 export interface ProjectView {
@@ -81,13 +82,7 @@ export function useLearnedPace({ piece, copies, versions }: ProjectView): number
   return (
     useStored(['pace', piece.id, copy?.id], ['events'], async () => {
       if (!copy || !pinned) return undefined
-      const events = await database.events
-        .where('[copyId+seq]')
-        .between([copy.id, 0], [copy.id, Infinity])
-        .reverse()
-        .limit(PACE_WINDOW)
-        .toArray()
-      return paceFromLog(events.reverse(), pinned.plan)
+      return paceFromLog(await latestEvents(copy.id, PACE_WINDOW), pinned.plan)
     }) ?? undefined
   )
 }

@@ -1,5 +1,6 @@
-import { yarnsOf, type Records } from '../../core/index.ts'
+import { yarnsOf, type Records, type WorkshopSettings } from '../../core/index.ts'
 import { database, type StoredProject } from './database.ts'
+import { eventsAfter, putLogs, removeLogs } from './workLog.ts'
 
 /** Everything that belongs to some projects (all that are not deleted when none are named). */
 export async function recordsOf(projectIds?: readonly string[]): Promise<Records> {
@@ -15,13 +16,7 @@ export async function recordsOf(projectIds?: readonly string[]): Promise<Records
   const planVersions = await database.planVersions
     .filter(({ pieceId }) => pieceIds.includes(pieceId))
     .toArray()
-  const events = (
-    await Promise.all(
-      copies.map(({ id }) =>
-        database.events.where('[copyId+seq]').between([id, 0], [id, Infinity]).toArray(),
-      ),
-    )
-  ).flat()
+  const events = (await Promise.all(copies.map(({ id }) => eventsAfter(id, 0)))).flat()
   const readings = await database.readings
     .where('copyId')
     .anyOf(copies.map(({ id }) => id))
@@ -48,4 +43,51 @@ export async function recordsOf(projectIds?: readonly string[]): Promise<Records
 
 function withoutDeletion({ deletedAt: _, ...project }: StoredProject) {
   return project
+}
+
+/** Removes projects with everything that belongs to them alone. */
+export async function removeProjects(ids: readonly string[]): Promise<void> {
+  const { projects, pieces, copies, planVersions, events, logBlocks, readings } = database
+  await database.transaction(
+    'rw',
+    [projects, pieces, copies, planVersions, events, logBlocks, readings],
+    async () => {
+      const pieceIds = await pieces.where('projectId').anyOf(ids).primaryKeys()
+      const copyIds = await copies.where('pieceId').anyOf(pieceIds).primaryKeys()
+      await readings.where('copyId').anyOf(copyIds).delete()
+      await removeLogs(copyIds)
+      for (const pieceId of pieceIds) {
+        await planVersions.where('[pieceId+version]').between([pieceId, 0], [pieceId, Infinity]).delete()
+      }
+      await copies.bulkDelete(copyIds)
+      await pieces.bulkDelete(pieceIds)
+      await projects.bulkDelete([...ids])
+    },
+  )
+}
+
+/** Records written between two words on how far it is. */
+const RECORDS_AT_A_TIME = 5000
+
+/** Writes records in one transaction, over those of the same ids. */
+export async function putRecords(
+  records: Records,
+  workshop?: WorkshopSettings,
+  onProgress: (share: number) => void = () => undefined,
+): Promise<void> {
+  const tables = ['projects', 'pieces', 'gauges', 'yarns', 'copies', 'planVersions', 'readings'] as const
+  const all = tables.reduce((sum, table) => sum + records[table].length, records.events.length)
+  let written = 0
+  const count = (some: number) => onProgress((written += some) / all)
+  await database.transaction('rw', database.tables, async () => {
+    for (const table of tables) {
+      for (let from = 0; from < records[table].length; from += RECORDS_AT_A_TIME) {
+        const some = records[table].slice(from, from + RECORDS_AT_A_TIME)
+        await database.table(table).bulkPut(some)
+        count(some.length)
+      }
+    }
+    await putLogs(records.events, count)
+    if (workshop) await database.settings.put({ ...workshop, key: 'workshop' })
+  })
 }

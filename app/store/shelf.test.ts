@@ -2,12 +2,11 @@ import { readFileSync } from 'node:fs'
 import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
 import { projectFile, writeProjectFile, type ProjectFile } from '../../core/index.ts'
 import { database } from './database.ts'
-import { importFile, previewImport } from './files.ts'
+import { importFile, previewImport } from './importing.ts'
 import {
   createMat,
   deleteProject,
   duplicateProject,
-  removeProjects,
   renameProject,
   restoreProject,
   saveGauge,
@@ -16,13 +15,13 @@ import {
   sweepDeleted,
 } from './mutations.ts'
 import { readSettings } from './queries.ts'
-import { recordsOf } from './records.ts'
+import { recordsOf, removeProjects } from './records.ts'
 
 const demoText = readFileSync('demo/skarn-hut.uzel.json', 'utf8')
 const demo = JSON.parse(demoText) as ProjectFile
 
 const takeIn = async (file: ProjectFile, onConflict: 'keepBoth' | 'replace') =>
-  importFile(await previewImport(file), onConflict, true)
+  importFile(file, onConflict, true)
 
 /** What is on the shelf passes as a project file: every reference met, every log a chain. */
 async function shelfIsSound(): Promise<void> {

@@ -16,9 +16,9 @@ import {
 } from '../../core/index.ts'
 import { database } from './database.ts'
 import { keepFinished } from './keepFinished.ts'
-import { deleteGauge, deleteYarn, putRecords } from './mutations.ts'
+import { deleteGauge, deleteYarn } from './mutations.ts'
 import { readSettings } from './queries.ts'
-import { recordsOf } from './records.ts'
+import { putRecords, recordsOf } from './records.ts'
 import { pinVersion, turnTo } from './takeWay.ts'
 import { openWorkSession, readWorkState } from './workSession.ts'
 

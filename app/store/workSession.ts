@@ -8,6 +8,7 @@ import {
   type WorkState,
 } from '../../core/index.ts'
 import { database, freshId, type UzelDatabase } from './database.ts'
+import { eventsAfter, latestEvents } from './workLog.ts'
 
 /** What the maker does next, from where the work is: an event, or nothing when there is nothing to do. */
 export type Deed = (state: WorkState) => NewEvent | undefined
@@ -38,17 +39,13 @@ const AGAIN_AFTER_MS = 3000
 /** Events first read when a copy is opened: enough to undo a good while without reading 100,000. */
 const FIRST_WINDOW = 400
 
-const eventsAfter = (db: UzelDatabase, copyId: string, seq: number) =>
-  db.events.where('[copyId+seq]').between([copyId, seq], [copyId, Infinity], false, true).toArray()
-
 /** The state of a copy from the end of its log, reading further back only when undos reach there. */
 export async function readWorkState(
   copy: CopyRecord,
   db = database,
   window = FIRST_WINDOW,
 ): Promise<WorkState> {
-  const ofCopy = db.events.where('[copyId+seq]').between([copy.id, 0], [copy.id, Infinity])
-  const tail = (await ofCopy.reverse().limit(window).toArray()).reverse()
+  const tail = await latestEvents(copy.id, window, db)
   const whole = tail.length < window || tail[0]!.seq === 1
   try {
     return replay(tail, whole ? NOT_STARTED : stateBefore(tail, copy))
@@ -138,8 +135,8 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
   const storeWaiting = async () => {
     while (waiting.length > 0) {
       const batch = waiting
-      const outcome = await db.transaction('rw', db.events, db.copies, async () => {
-        const news = await eventsAfter(db, copy.id, stored.lastSeq)
+      const outcome = await db.transaction('rw', db.events, db.logBlocks, db.copies, async () => {
+        const news = await eventsAfter(copy.id, stored.lastSeq, db)
         const base = replay(news, stored)
         // A batch whose storing was only reported as failed comes back as news.
         const arrived = new Set(news.map(({ id }) => id))
@@ -192,7 +189,7 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
     settled: () => queue,
     catchUp: () => {
       queue = queue.then(async () => {
-        const news = await eventsAfter(db, copy.id, stored.lastSeq)
+        const news = await eventsAfter(copy.id, stored.lastSeq, db)
         if (news.length === 0) return
         const arrived = new Set(news.map(({ id }) => id))
         const rest = waiting.filter(({ event }) => !arrived.has(event.id))

@@ -1,47 +1,61 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { FileFault } from '../../../core/exchange/fileFault.ts'
-import {
-  importFile,
-  previewImport,
-  readChosenFile,
-  type ImportPreview,
-  type OnConflict,
-} from '../../store/files.ts'
+import { openFile, type OpenedFile } from '../../store/files.ts'
+import type { FoundInFile, ImportPreview, OnConflict } from '../../store/importing.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { Modal } from '../../ui/Modal.tsx'
 import { say } from '../../ui/toasts.tsx'
 
-type Reading =
-  | { readonly state: 'reading' }
-  | { readonly state: 'refused'; readonly faults: readonly FileFault[] }
-  | { readonly state: 'found'; readonly preview: ImportPreview }
-
 /** Shows what is in a file before anything is written; a bad one is refused with the path of the fault. */
 export function ImportDialog({ file, onClose }: { file: File; onClose: () => void }) {
-  const [reading, setReading] = useState<Reading>({ state: 'reading' })
+  const [found, setFound] = useState<FoundInFile>()
+  const [share, setShare] = useState(0)
+  const opened = useRef<OpenedFile>(undefined)
   useEffect(() => {
+    const own = openFile(file, setShare)
+    opened.current = own
     let wanted = true
-    void (async () => {
-      const read = await readChosenFile(file)
-      const next: Reading = read.ok
-        ? { state: 'found', preview: await previewImport(read.file) }
-        : { state: 'refused', faults: read.faults }
-      if (wanted) setReading(next)
-    })()
+    void own.found.then((next) => wanted && setFound(next))
     return () => {
       wanted = false
+      own.close()
     }
   }, [file])
   return (
-    <Modal
-      open
-      onClose={onClose}
-      title={reading.state === 'refused' ? 'This file was not taken in' : 'Import'}
-    >
-      {reading.state === 'reading' && <p className="text-18">Reading {file.name}…</p>}
-      {reading.state === 'refused' && <Refused faults={reading.faults} onClose={onClose} />}
-      {reading.state === 'found' && <Found preview={reading.preview} onClose={onClose} />}
+    <Modal open onClose={onClose} title={found?.ok === false ? 'This file was not taken in' : 'Import'}>
+      {!found && (
+        <>
+          <p className="text-18 break-all">Reading {file.name}…</p>
+          <Progress share={share} label="How much is read" />
+          <button type="button" className="button-line justify-self-start" onClick={onClose}>
+            Stop reading
+          </button>
+        </>
+      )}
+      {found?.ok === false && <Refused faults={found.faults} onClose={onClose} />}
+      {found?.ok && (
+        <Found
+          preview={found.preview}
+          share={share}
+          onTake={(onConflict, withSettings) => opened.current!.take(onConflict, withSettings)}
+          onClose={onClose}
+        />
+      )}
     </Modal>
+  )
+}
+
+/** A tape pulled out as far as the work is done. */
+function Progress({ share, label }: { share: number; label: string }) {
+  return (
+    <div
+      role="progressbar"
+      aria-label={label}
+      aria-valuenow={Math.round(share * 100)}
+      className="relative h-5 border-2 rule"
+    >
+      <div className="absolute inset-y-0 left-0 bg-tape" style={{ width: `${share * 100}%` }} />
+    </div>
   )
 }
 
@@ -64,8 +78,16 @@ function Refused({ faults, onClose }: { faults: readonly FileFault[]; onClose: (
   )
 }
 
-function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => void }) {
-  const { projects, file } = preview
+interface FoundProps {
+  readonly preview: ImportPreview
+  /** How much is written, once it is being taken in. */
+  readonly share: number
+  readonly onTake: (onConflict: OnConflict, withSettings: boolean) => Promise<void>
+  readonly onClose: () => void
+}
+
+function Found({ preview, share, onTake, onClose }: FoundProps) {
+  const { projects, workshop } = preview
   const conflicts = projects.filter(({ alreadyHere }) => alreadyHere)
   const [onConflict, setOnConflict] = useState<OnConflict>('keepBoth')
   const [withSettings, setWithSettings] = useState(false)
@@ -74,7 +96,7 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
   const take = async () => {
     setBusy(true)
     try {
-      await importFile(preview, onConflict, withSettings)
+      await onTake(onConflict, withSettings)
       say(
         projects.length === 1
           ? `${projects[0]!.name} is on the shelf.`
@@ -123,7 +145,7 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
           ]}
         />
       )}
-      {file.workshop && (
+      {workshop !== undefined && (
         <label className="flex min-h-11 items-center gap-3 text-18">
           <input
             type="checkbox"
@@ -131,7 +153,7 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
             checked={withSettings}
             onChange={(event) => setWithSettings(event.target.checked)}
           />
-          Also take the settings of “{file.workshop.name}”
+          Also take the settings of “{workshop}”
         </label>
       )}
       {problem && (
@@ -139,6 +161,7 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
           Nothing was written. {problem}
         </p>
       )}
+      {busy && <Progress share={share} label="How much is written" />}
       <div className="flex gap-3">
         <button
           type="button"
@@ -149,7 +172,7 @@ function Found({ preview, onClose }: { preview: ImportPreview; onClose: () => vo
           Take it in
         </button>
         <button type="button" className="button-line" onClick={onClose}>
-          Leave it
+          {busy ? 'Stop, and write nothing' : 'Leave it'}
         </button>
       </div>
     </>

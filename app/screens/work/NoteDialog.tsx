@@ -1,8 +1,8 @@
 import { format } from 'date-fns'
 import { useState } from 'react'
 import { LONGEST_NOTE, type LogEvent } from '../../../core/index.ts'
-import { database } from '../../store/database.ts'
 import { useStored } from '../../store/liveQueries.ts'
+import { eventsAfter } from '../../store/workLog.ts'
 import { Modal } from '../../ui/Modal.tsx'
 
 interface NoteDialogProps {
@@ -25,12 +25,8 @@ export function NoteDialog({ open, onClose, copyId, onNote }: NoteDialogProps) {
 
 function NoteForm({ copyId, onClose, onNote }: Omit<NoteDialogProps, 'open'>) {
   const [text, setText] = useState('')
-  const notes = useStored(['notes', copyId], ['events'], () =>
-    database.events
-      .where('[copyId+seq]')
-      .between([copyId, 0], [copyId, Infinity])
-      .filter((event): event is Note => event.type === 'note')
-      .toArray(),
+  const notes = useStored(['notes', copyId], ['events'], async () =>
+    (await eventsAfter(copyId, 0)).filter((event): event is Note => event.type === 'note'),
   )
   const keep = () => {
     if (text.trim() === '') return

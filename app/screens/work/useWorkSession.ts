@@ -8,7 +8,7 @@ import {
   type SessionView,
   type WorkSession,
 } from '../../store/workSession.ts'
-import { database } from '../../store/database.ts'
+import { lastSeq } from '../../store/workLog.ts'
 
 export interface OpenWork extends SessionView {
   readonly act: (deed: Deed) => void
@@ -33,13 +33,7 @@ export function useWorkSession(copy: CopyRecord): OpenWork | undefined {
     // A session belongs to the copy it was opened for, whatever is noted on the copy later.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [copy.id])
-  const last = useStored(['lastSeq', copy.id], ['events'], async () => {
-    const event = await database.events
-      .where('[copyId+seq]')
-      .between([copy.id, 0], [copy.id, Infinity])
-      .last()
-    return event?.seq
-  })
+  const last = useStored(['lastSeq', copy.id], ['events'], () => lastSeq(copy.id))
   useEffect(() => {
     if (session && last && last > session.view().state.lastSeq) session.catchUp()
   }, [session, last])
