@@ -13,7 +13,8 @@ writeFileSync(join(folder, 'app', 'sw.js'), '// worker')
 writeFileSync(join(folder, 'demo', 'skarn-hut.uzel.json'), '{}')
 
 const listening = uzelServer({ app: join(folder, 'app'), demo: join(folder, 'demo') }).listen(0, '127.0.0.1')
-const get = (path: string) => fetch(`http://127.0.0.1:${(listening.address() as AddressInfo).port}${path}`)
+const address = () => `http://127.0.0.1:${(listening.address() as AddressInfo).port}`
+const get = (path: string) => fetch(`${address()}${path}`)
 
 beforeAll(() => new Promise((ready) => listening.once('listening', ready)))
 afterAll(() => new Promise((done) => listening.close(done)))
@@ -63,6 +64,29 @@ test('nothing inline and nothing from elsewhere may run', async () => {
   expect(policy).toContain("default-src 'none'")
   expect(policy).toContain("script-src 'self'")
   expect(policy).not.toMatch(/unsafe|\*|https?:/)
+})
+
+test('no frame may hold it, and it may use no camera, microphone or place', async () => {
+  const { headers } = await get('/')
+  expect(headers.get('content-security-policy')).toContain("frame-ancestors 'none'")
+  expect(headers.get('x-frame-options')).toBe('DENY')
+  expect(headers.get('permissions-policy')).toMatch(/camera=\(\), microphone=\(\), geolocation=\(\)/)
+  expect(headers.get('permissions-policy')).toContain('screen-wake-lock=(self)')
+})
+
+test.each([
+  ['{"amount": 4', 400, 'The body is not JSON.'],
+  [`{"amount": "${'9'.repeat(3000)}"}`, 413, 'The body is too large.'],
+  ['{"amount": "much"}', 400, 'amount should be a number from 0 to 5000.'],
+])('a body like %s is answered %i', async (body, status, says) => {
+  const { id } = ((await (await get('/instruments')).json()) as { id: string }[])[0]!
+  const response = await fetch(`${address()}/instruments/${id}/load`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body,
+  })
+  expect(response.status).toBe(status)
+  expect(await response.text()).toBe(says)
 })
 
 test('an application that is not built is named', () => {

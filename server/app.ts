@@ -29,6 +29,22 @@ const SCREENS = [
   '/piece/:projectId/sheet',
 ]
 
+/** What the application never asks for is refused to whatever might; the screen may be kept on at the hook. */
+const PERMISSIONS = [
+  'camera',
+  'microphone',
+  'geolocation',
+  'payment',
+  'usb',
+  'serial',
+  'bluetooth',
+  'accelerometer',
+  'gyroscope',
+]
+  .map((name) => `${name}=()`)
+  .concat('screen-wake-lock=(self)', 'fullscreen=(self)')
+  .join(', ')
+
 const HASHED = /-[\w-]{8,}\.(?:js|css|woff2)$/
 
 /** Serves the built application: nothing inline, nothing from elsewhere, hashed files for good. */
@@ -53,10 +69,16 @@ export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
           frameAncestors: ["'none'"],
         },
       },
+      // As the policy says: in no frame at all.
+      xFrameOptions: { action: 'deny' },
       // Served on the maker's own machine without TLS: asking for it would lock the address out.
       strictTransportSecurity: false,
     }),
   )
+  server.use((_request, response, next) => {
+    response.setHeader('Permissions-Policy', PERMISSIONS)
+    next()
+  })
   // Before compression, which would hold back a stream of readings.
   server.use('/instruments', instrumentBench())
   server.use(compression())
@@ -80,14 +102,19 @@ export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
     response.status(404).type('text/plain').send('Not found.')
   })
   server.use(((error, _request, response, _next) => {
-    // A path that may not be asked for is as good as none.
-    const status = ((error as { status?: number }).status ?? 500) < 500 ? 404 : 500
-    response
-      .status(status)
-      .type('text/plain')
-      .send(status === 404 ? 'Not found.' : 'This could not be served.')
+    const { status = 500, type } = error as { status?: number; type?: string }
+    const [answer, words] = answerTo(status, type)
+    response.status(answer).type('text/plain').send(words)
   }) satisfies express.ErrorRequestHandler)
   return server
+}
+
+/** What the parser of bodies could not read is the asker's fault; a path that may not be asked for is as good as none. */
+function answerTo(status: number, type: string | undefined): [number, string] {
+  if (type === 'entity.parse.failed') return [400, 'The body is not JSON.']
+  if (type === 'entity.too.large') return [413, 'The body is too large.']
+  if (type !== undefined && status < 500) return [status, 'The body could not be read.']
+  return status < 500 ? [404, 'Not found.'] : [500, 'This could not be served.']
 }
 
 /** Throws a sentence that says what to do when the application has not been built. */

@@ -24,16 +24,33 @@ export async function benchInstruments(): Promise<Instrument[]> {
   }))
 }
 
-/** Follows the stream of readings; the browser comes back by itself when it breaks off. */
+/** A bench that is too busy, or gone, is asked again after so long. */
+const ASK_AGAIN_MS = 2000
+
+/**
+ * Follows the stream of readings. The browser comes back by itself when it breaks off; when it is refused,
+ * as by a bench that too many read, the browser gives up, and it is asked again here.
+ */
 function follow(id: string, listener: (state: InstrumentState) => void): () => void {
+  let source: EventSource
+  let again: ReturnType<typeof setTimeout> | undefined
   listener({ status: 'connecting' })
-  const source = new EventSource(`${BENCH}/${id}/readings`)
-  source.onmessage = ({ data }: MessageEvent<string>) => {
-    const { value, steady } = JSON.parse(data) as { value: number; steady: boolean }
-    listener({ status: steady ? 'steady' : 'settling', value })
+  const open = () => {
+    source = new EventSource(`${BENCH}/${id}/readings`)
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const { value, steady } = JSON.parse(data) as { value: number; steady: boolean }
+      listener({ status: steady ? 'steady' : 'settling', value })
+    }
+    source.onerror = () => {
+      listener({ status: 'lost' })
+      if (source.readyState === EventSource.CLOSED) again = setTimeout(open, ASK_AGAIN_MS)
+    }
   }
-  source.onerror = () => listener({ status: 'lost' })
-  return () => source.close()
+  open()
+  return () => {
+    clearTimeout(again)
+    source.close()
+  }
 }
 
 /** Lays something on a simulated instrument, as a hand would. */

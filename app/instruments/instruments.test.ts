@@ -5,6 +5,8 @@ import { typedInstrument } from './typedInstrument.ts'
 /** Stands in for the browser's stream of events. */
 class StreamStub {
   static last: StreamStub
+  static readonly CLOSED = 2
+  readyState = 1
   readonly url: string
   onmessage: ((event: { data: string }) => void) | undefined
   onerror: (() => void) | undefined
@@ -71,4 +73,38 @@ test('a bench that does not answer is an error, and what is laid on goes out as 
     '/instruments/caliper/load',
     { method: 'PUT', body: '{"amount":71.3}' },
   ])
+})
+
+test('a stream the server refuses is asked for again until it comes, and no more once nobody listens', async () => {
+  answer = {
+    ok: true,
+    status: 200,
+    json: () => Promise.resolve([{ id: 'caliper', kind: 'caliper', name: 'Caliper', unit: 'mm' }]),
+  }
+  const [caliper] = await benchInstruments()
+  const later: (() => void)[] = []
+  const clock = jest.spyOn(globalThis, 'setTimeout').mockImplementation(((run: () => void) => {
+    later.push(run)
+    return later.length
+  }) as typeof setTimeout)
+  const seen: string[] = []
+  const stop = caliper!.subscribe(({ status }) => seen.push(status))
+  const first = StreamStub.last
+  // Broken off, the browser comes back by itself.
+  first.onerror!()
+  expect(later).toHaveLength(0)
+  // Refused, it does not.
+  first.readyState = StreamStub.CLOSED
+  first.onerror!()
+  expect(later).toHaveLength(1)
+  later[0]!()
+  expect(StreamStub.last).not.toBe(first)
+  StreamStub.last.onmessage!({ data: '{"value":71.3,"steady":true}' })
+  expect(seen).toEqual(['connecting', 'lost', 'lost', 'steady'])
+  const cleared = jest.spyOn(globalThis, 'clearTimeout')
+  stop()
+  expect(cleared).toHaveBeenCalled()
+  expect(StreamStub.last.closed).toBe(true)
+  clock.mockRestore()
+  cleared.mockRestore()
 })

@@ -48,20 +48,35 @@ export function InstrumentBar() {
   )
 }
 
+/** A bench that does not answer is asked again after so long. */
+const ASK_AGAIN_MS = 4000
+
 function Bench() {
   const [found, setFound] = useState<readonly Instrument[] | 'asking' | 'silent'>('asking')
   useEffect(() => {
     let wanted = true
-    void benchInstruments()
-      .then((instruments) => wanted && setFound(instruments))
-      .catch(() => wanted && setFound('silent'))
+    let again: ReturnType<typeof setTimeout> | undefined
+    const ask = () =>
+      void benchInstruments()
+        .then((instruments) => wanted && setFound(instruments))
+        .catch(() => {
+          if (!wanted) return
+          setFound('silent')
+          again = setTimeout(ask, ASK_AGAIN_MS)
+        })
+    ask()
     return () => {
       wanted = false
+      clearTimeout(again)
     }
   }, [])
   if (found === 'asking') return <p className="text-16">Looking for the bench…</p>
   if (found === 'silent') {
-    return <p className="text-16">The bench does not answer. Readings can be typed meanwhile.</p>
+    return (
+      <p className="text-16">
+        The bench does not answer; it is asked again. Readings can be typed meanwhile.
+      </p>
+    )
   }
   return found.map((instrument) => <LiveReading key={instrument.id} instrument={instrument} />)
 }
