@@ -5,7 +5,7 @@ const port = Number(process.env['E2E_PORT'] ?? 4187)
 export default defineConfig({
   testDir: './e2e',
   outputDir: './test-results',
-  workers: 1,
+  workers: 2,
   retries: process.env['CI'] ? 1 : 0,
   timeout: 60_000,
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],

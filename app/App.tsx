@@ -1,6 +1,6 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { lazy, Suspense, useEffect } from 'react'
-import { BrowserRouter, Navigate, Route, Routes, useParams } from 'react-router'
+import { BrowserRouter, Navigate, Route, Routes, useLocation, useParams } from 'react-router'
 import { ShelfScreen } from './screens/shelf/ShelfScreen.tsx'
 import { queryClient } from './store/liveQueries.ts'
 import { useSettings } from './store/queries.ts'
@@ -45,29 +45,37 @@ export function App() {
       <BrowserRouter>
         <PrintSize />
         <NewVersionNotice />
-        <ErrorBoundary>
-          <Suspense fallback={<p className="p-7 text-18">Opening…</p>}>
-            <Routes>
-              <Route path="/" element={<ShelfScreen />} />
-              <Route path="/new" element={<CreateScreen />} />
-              <Route path="/piece/:projectId/check" element={<CheckScreen />} />
-              <Route path="/piece/:projectId/sheet" element={<PieceSheetScreen />} />
-              <Route path="/gauges" element={<GaugesScreen />} />
-              <Route path="/gauges/:gaugeId" element={<GaugesScreen />} />
-              <Route path="/yarns" element={<YarnsScreen />} />
-              <Route path="/measure" element={<MeasureScreen />} />
-              <Route path="/sheet" element={<SheetScreen />} />
-              <Route path="/settings" element={<SettingsScreen />} />
-              <Route path="/piece/:projectId" element={<ToPlan />} />
-              <Route path="/piece/:projectId/plan" element={<PlanScreen />} />
-              <Route path="/piece/:projectId/work" element={<WorkScreen />} />
-              <Route path="*" element={<Navigate to="/" replace />} />
-            </Routes>
-          </Suspense>
-        </ErrorBoundary>
+        <Screens />
         <Toaster />
       </BrowserRouter>
     </QueryClientProvider>
+  )
+}
+
+/** One of them fails alone: another place is shown all the same. */
+function Screens() {
+  const { pathname } = useLocation()
+  return (
+    <ErrorBoundary place={pathname}>
+      <Suspense fallback={<p className="p-7 text-18">Opening…</p>}>
+        <Routes>
+          <Route path="/" element={<ShelfScreen />} />
+          <Route path="/new" element={<CreateScreen />} />
+          <Route path="/piece/:projectId/check" element={<CheckScreen />} />
+          <Route path="/piece/:projectId/sheet" element={<PieceSheetScreen />} />
+          <Route path="/gauges" element={<GaugesScreen />} />
+          <Route path="/gauges/:gaugeId" element={<GaugesScreen />} />
+          <Route path="/yarns" element={<YarnsScreen />} />
+          <Route path="/measure" element={<MeasureScreen />} />
+          <Route path="/sheet" element={<SheetScreen />} />
+          <Route path="/settings" element={<SettingsScreen />} />
+          <Route path="/piece/:projectId" element={<ToPlan />} />
+          <Route path="/piece/:projectId/plan" element={<PlanScreen />} />
+          <Route path="/piece/:projectId/work" element={<WorkScreen />} />
+          <Route path="*" element={<Navigate to="/" replace />} />
+        </Routes>
+      </Suspense>
+    </ErrorBoundary>
   )
 }
 

@@ -16,8 +16,10 @@ void (async () => {
   await loadDemoOnFirstVisit().catch(() => undefined)
   await sweepDeleted(Date.now()).catch(() => undefined)
   await navigator.storage?.persist?.().catch(() => false)
-  await loadValidation().catch(() => undefined)
 })()
+
+// Before anything is edited, and after the first screen is there.
+window.addEventListener('load', () => void loadValidation().catch(() => undefined))
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -21,7 +21,7 @@ test('a new maker plans a mat from their own gauge, works it, and finds everythi
   await page.getByRole('textbox', { name: 'sc sts' }).focus()
   await page.keyboard.press('Escape')
   await page.keyboard.press('Escape')
-  await expect(page.getByText(/Comes out 18\.\d cm, flat/)).toBeVisible()
+  await expect(page.getByText(/Comes out 18\.\d ± 0\.\d cm, flat/)).toBeVisible()
 
   // The first rows of the ledger, in crochet words; the counts add up to what is said.
   const rows = page.getByRole('table', { name: 'Rounds of the piece' }).locator('tbody tr')
@@ -32,7 +32,7 @@ test('a new maker plans a mat from their own gauge, works it, and finds everythi
   const total = counts.reduce((sum, count) => sum + Number(count), 0)
   expect(said).toContain(`${counts.length} rounds, ${total} stitches`)
 
-  await page.getByRole('button', { name: 'Start Rnd 1' }).click()
+  await page.getByRole('button', { name: 'Begin Rnd 1' }).click()
   await expect(page.getByText('Begin: magic ring, ch 1.')).toBeVisible()
   for (let stitch = 0; stitch < 6; stitch++) await page.keyboard.press('Space')
   await expect(page.getByText('Rnd 1 is done. Count it.')).toBeVisible()
@@ -104,11 +104,12 @@ test('odd input gets a sentence, and nothing is lost', async ({ page }) => {
   const drawing = page.getByRole('group', { name: /Drawing of the piece/ })
   await expect(drawing).toHaveAccessibleName('Drawing of the piece, 13 rounds')
   for (const [typed, says] of [
-    ['0', /under two rounds/],
+    ['0', /From 1 mm to 300 cm/],
+    ['1', /under two rounds/],
     ['', /Type a length/],
     ['wide', /is not a length/],
     ['900000', /Up to 100 m/],
-    ['5000', /room mat/],
+    ['5000', /From 1 mm to 300 cm/],
   ] as const) {
     await target.fill(typed)
     await expect(page.getByRole('alert')).toHaveText(says)
@@ -171,7 +172,7 @@ test('a set is finished one by one, to the same plan', async ({ page }) => {
     expect(round).toBeLessThan(20)
   }
   await expect(page.getByRole('heading', { name: 'No. 4 of 8 is made' })).toBeVisible()
-  await page.getByRole('button', { name: 'Start no. 5, same plan' }).click()
+  await page.getByRole('button', { name: 'Begin no. 5, same plan' }).click()
   await expect(page.getByText('no. 5 of 8')).toBeVisible()
   await expect(countOf(page)).toHaveText('0')
 })

@@ -6,7 +6,7 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
 test('on a phone: from the menu to the gauges, a round swatch measured with a thumb', async ({ page }) => {
   await openShelf(page)
   await page.getByRole('button', { name: 'Menu' }).tap()
-  await page.getByRole('menuitem', { name: 'Gauges' }).tap()
+  await page.getByRole('menuitem', { name: 'Gauge book' }).tap()
   await page.getByRole('combobox', { name: 'Gauge' }).selectOption({ label: 'Loft wool, 4 mm' })
   await expect(page.getByRole('heading', { name: 'Loft wool, 4 mm' })).toBeVisible()
   await page.getByRole('radio', { name: 'Round swatch' }).tap()

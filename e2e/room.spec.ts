@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { openShelf, ROOMS } from './shelf.ts'
 
-/** Every place, in every room and print: nothing sideways, nothing over anything, targets for thumbs. */
+/** Every place, in every room and print: nothing sideways, nothing over anything, on a phone targets for thumbs. */
 const PLACES = [
   ['shelf', '/'],
   ['new', '/new'],
@@ -13,6 +13,7 @@ const PLACES = [
   ['gauges', '/gauges/cotton-single'],
   ['yarns', '/yarns'],
   ['measure', '/measure'],
+  ['measuring sheet', '/sheet'],
   ['settings', '/settings'],
 ] as const
 const PRINTS = [100, 125, 150]
@@ -88,6 +89,35 @@ const overlaps = (page: Page) =>
     return found
   })
 
+/** What a thumb has to hit and is smaller than one, px. A link within a sentence is as high as its line. */
+const THUMB = 44
+const smallTargets = (page: Page) =>
+  page.evaluate((thumb) => {
+    const found = new Set<string>()
+    for (const element of document.querySelectorAll<HTMLElement>(
+      'a, button, input, select, textarea, summary, tr[tabindex], [role=radio], [role=slider]',
+    )) {
+      if (!element.checkVisibility({ checkVisibilityCSS: true }) || element.tabIndex < -1) continue
+      if (element.closest('.visually-hidden, [aria-hidden], [inert], .skip')) continue
+      const sentence = element.closest('p')
+      if (
+        sentence &&
+        element.matches('a, button') &&
+        sentence.textContent.trim() !== element.textContent.trim()
+      )
+        continue
+      // A field is as large as the cell or label that leads to it.
+      const target = element.matches('input') ? (element.closest('label, .group') ?? element) : element
+      const { width, height } = target.getBoundingClientRect()
+      if (width < 2 || height < 2) continue
+      if (height < thumb - 0.5 || width < thumb - 0.5) {
+        const name = (element.getAttribute('aria-label') ?? element.textContent).trim().slice(0, 30)
+        found.add(`${element.tagName} “${name}” is ${width.toFixed(0)} × ${height.toFixed(0)}`)
+      }
+    }
+    return [...found]
+  }, THUMB)
+
 for (const [name, path] of PLACES) {
   test(`${name}: whole in every room and print`, async ({ page }) => {
     test.setTimeout(120_000)
@@ -106,6 +136,9 @@ for (const [name, path] of PLACES) {
         if (wide > room.width) faults.push(`${at}: scrolls sideways to ${wide}`)
         for (const fault of await tooSmall(page)) faults.push(`${at}: ${fault}`)
         for (const fault of await overlaps(page)) faults.push(`${at}: ${fault}`)
+        if (room.width < 600) {
+          for (const fault of await smallTargets(page)) faults.push(`${at}: ${fault}`)
+        }
       }
     }
     expect(faults).toEqual([])

@@ -23,6 +23,7 @@ export async function createMat(name: string, across: number, gaugeId?: string):
   const now = Date.now()
   const project: ProjectRecord = { id: freshId(), name, createdAt: now, updatedAt: now }
   await mustFit('projects', project)
+  const demo = (await database.remembered.get('demo'))?.value as { yarns: readonly string[] } | undefined
   await database.transaction(
     'rw',
     database.projects,
@@ -32,11 +33,14 @@ export async function createMat(name: string, across: number, gaugeId?: string):
     async () => {
       const known = gaugeId === undefined ? undefined : await database.gauges.get(gaugeId)
       const gauge: GaugeRecord = known ?? { ...UNMEASURED_GAUGE, id: freshId() }
+      const strange = new Set(gaugeId === undefined ? demo?.yarns : [])
       const yarn = mostAtHand(
-        await database.yarns.filter(({ weight }) => weight === gauge.weight).toArray(),
+        await database.yarns
+          .filter(({ id, weight }) => weight === gauge.weight && !strange.has(id))
+          .toArray(),
       ) ?? {
         id: freshId(),
-        name: 'Fog',
+        name: 'My yarn',
         colour: '#FAFCFB',
         weight: gauge.weight,
         fibre: gauge.fibre,

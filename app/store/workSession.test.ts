@@ -104,6 +104,24 @@ function hold(db: UzelDatabase): () => void {
   }
 }
 
+test('a log that ends in notes alone is read back to where the hook is', async () => {
+  const { db, copy } = await begun()
+  const session = openWorkSession(copy, await readWorkState(copy, db), db)
+  for (let tap = 0; tap < 4; tap++) session.act(stitch)
+  for (let line = 0; line < 12; line++) {
+    session.act(({ position }) => ({ type: 'note', position, text: 'second ball' }))
+  }
+  await session.settled()
+  expect((await readWorkState(copy, db, 5)).position).toEqual({ round: 1, unit: 4 })
+  session.act(() => ({ type: 'finish' }))
+  for (let line = 0; line < 12; line++) {
+    session.act(({ position }) => ({ type: 'note', position, text: 'woven in' }))
+  }
+  await session.settled()
+  const stored = (await db.copies.get(copy.id))!
+  expect((await readWorkState(stored, db, 5)).finished).toBe(true)
+})
+
 test('a tap is shown when it is stored, and soon all the same when storing takes long', async () => {
   const { db, copy } = await begun()
   const session = openWorkSession(copy, await readWorkState(copy, db), db)

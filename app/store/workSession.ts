@@ -47,20 +47,25 @@ export async function readWorkState(
 ): Promise<WorkState> {
   const tail = await latestEvents(copy.id, window, db)
   const whole = tail.length < window || tail[0]!.seq === 1
+  const before = whole ? NOT_STARTED : stateBefore(tail, copy)
+  // Nothing but notes and counts: where the hook is stands further back.
+  if (!before) return readWorkState(copy, db, window * 8)
   try {
-    return replay(tail, whole ? NOT_STARTED : stateBefore(tail, copy))
+    return replay(tail, before)
   } catch (error) {
     if (whole || !(error instanceof BrokenLog)) throw error
     return readWorkState(copy, db, window * 8)
   }
 }
 
-/** Where the work must have been before the first of these events. */
-function stateBefore(tail: readonly LogEvent[], copy: CopyRecord): WorkState {
+/** Where the work must have been before the first of these events; unknown when none of them moves. */
+function stateBefore(tail: readonly LogEvent[], copy: CopyRecord): WorkState | undefined {
   const move = tail.find((event) => 'from' in event)
+  if (!move) return undefined
+  const ended = tail.find(({ type }) => type === 'finish' || type === 'reopen')
   return {
-    position: move && 'from' in move ? move.from : NOT_STARTED.position,
-    finished: tail.some(({ type }) => type === 'reopen'),
+    position: move.from,
+    finished: ended ? ended.type === 'reopen' : copy.finishedAt !== undefined,
     planVersion: copy.planVersion,
     undoable: [],
     lastSeq: tail[0]!.seq - 1,

@@ -21,6 +21,7 @@ interface HeaderProps {
 export function Header({ projectId, recent = true, children }: HeaderProps) {
   return (
     <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 rule pr-7 pl-7 tight:pr-0 max-sm:pl-4">
+      <SkipLink />
       <Link
         to="/"
         className={clsx(
@@ -35,7 +36,7 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
           Shelf
         </Tab>
         <Tab to="/gauges" shown={projectId === undefined ? 'notLarge' : 'roomy'}>
-          Gauges
+          Gauge book
         </Tab>
         <Tab to="/yarns" shown={projectId === undefined ? 'notLarge' : 'roomy'}>
           Yarns
@@ -64,9 +65,26 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
   )
 }
 
+/** For keys and screen readers: past the header in one step. */
+function SkipLink() {
+  return (
+    <button
+      type="button"
+      className="skip slab absolute top-1 left-1 z-50 bg-ink px-4 py-2 text-20 text-film"
+      onClick={() => {
+        const main = document.querySelector('main')
+        main?.setAttribute('tabindex', '-1')
+        main?.focus()
+      }}
+    >
+      To the content
+    </button>
+  )
+}
+
 const PLACES = [
   ['/', 'Shelf'],
-  ['/gauges', 'Gauges'],
+  ['/gauges', 'Gauge book'],
   ['/yarns', 'Yarns'],
   ['/measure', 'Ruler'],
   ['/sheet', 'Measuring sheet'],

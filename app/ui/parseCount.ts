@@ -23,8 +23,8 @@ function parsed(text: string, least: number, most: number, what: string, kind: s
     return refuse(`“${inShort(text)}” is not ${kind}`, least, most, what, kind)
   }
   if (written.twoWays) {
-    const [thousand, decimal] = written.twoWays
-    return { ok: false, message: `“${plain}” can be read two ways. Write ${thousand} or ${decimal}.` }
+    const [asWritten, thousand, decimal] = written.twoWays
+    return { ok: false, message: `“${asWritten}” can be read two ways. Write ${thousand} or ${decimal}.` }
   }
   const value = written.number
   if (!(value >= least && value <= most))

@@ -7,7 +7,8 @@ import { planPiece } from './planPiece.ts'
 export const RHYTHM_POSITIONS = [0, 0.25, 0.5, 0.75, 1] as const
 
 export interface RhythmOffer {
-  readonly rhythm: number
+  /** Positions that give the same counts, from the most precise. */
+  readonly positions: readonly number[]
   /** Largest |flatness| over the outer half. */
   readonly largestDeviation: number
   /** The same in stitches, at the round where it is largest. */
@@ -19,14 +20,24 @@ export interface RhythmOffer {
 }
 
 /**
- * What each position of the rhythm control buys.
+ * What the positions of the rhythm control buy; those with the same outcome are one offer.
  * @throws SpecError when the spec cannot be planned
  */
 export function rhythmScale(spec: PieceSpec): RhythmOffer[] {
-  return RHYTHM_POSITIONS.map((rhythm) => ({ rhythm, ...judgeRhythm(planPiece({ ...spec, rhythm }).rounds) }))
+  const offers: { counts: string; offer: RhythmOffer }[] = []
+  for (const rhythm of RHYTHM_POSITIONS) {
+    const { rounds } = planPiece({ ...spec, rhythm })
+    const counts = rounds.map(({ count, stitch }) => `${count} ${stitch}`).join()
+    const last = offers.at(-1)
+    if (last?.counts === counts) {
+      offers.pop()
+      offers.push({ counts, offer: { ...last.offer, positions: [...last.offer.positions, rhythm] } })
+    } else offers.push({ counts, offer: { positions: [rhythm], ...judgeRhythm(rounds) } })
+  }
+  return offers.map(({ offer }) => offer)
 }
 
-export function judgeRhythm(rounds: readonly Round[]): Omit<RhythmOffer, 'rhythm'> {
+export function judgeRhythm(rounds: readonly Round[]): Omit<RhythmOffer, 'positions'> {
   const shaped = rounds.filter(({ number, stitch }) => number > 1 && !isEdging(stitch))
   const changes = shaped.map(({ count, from }) => count - from)
   return {

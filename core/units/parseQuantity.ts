@@ -35,10 +35,8 @@ export function parseQuantity<U extends string>(
     return refuse(`“${inShort(word!)}” is not a unit here. Use ${known}.`)
   }
   if (twoWays) {
-    const [thousand, decimal] = twoWays
-    return refuse(
-      `“${inShort(text)}” can be read two ways. Write ${thousand} ${unit}, or ${decimal} ${unit}.`,
-    )
+    const [asWritten, thousand, decimal] = twoWays
+    return refuse(`“${asWritten}” can be read two ways. Write ${thousand} ${unit}, or ${decimal} ${unit}.`)
   }
   const value = number * per[unit]
   if (!(value <= most.value)) return refuse(`That is more than ${what} can be here. Up to ${most.words}.`)

@@ -19,8 +19,8 @@ export interface WrittenNumber {
   readonly number: number
   /** What stands behind it: a unit, perhaps. */
   readonly word?: string
-  /** Set when the number means one thing to some and another to others: both, written so that nobody errs. */
-  readonly twoWays?: readonly [thousand: string, decimal: string]
+  /** Set when the number means one thing to some and another to others: as written, and both so that nobody errs. */
+  readonly twoWays?: readonly [written: string, thousand: string, decimal: string]
 }
 
 /** Reads a number as people write it: "10.5", "10,5", "4 1/8", "4-1/8", "4⅛", "10."; undefined for anything else. */
@@ -31,7 +31,7 @@ export function readWritten(text: string): WrittenNumber | undefined {
   if (whole === undefined || !TWO_WAYS.test(whole)) return { number, word }
   const [thousands, decimals] = whole.split(',') as [string, string]
   const decimal = `${thousands}.${decimals.replace(/0+$/, '') || '0'}`
-  return { number, word, twoWays: [`${thousands}${decimals}`, decimal] }
+  return { number, word, twoWays: [whole, `${thousands}${decimals}`, decimal] }
 }
 
 /** Signs that people use for the same, as one of them. */

@@ -9,6 +9,13 @@ const LONGEST_PAUSE_MS = 120_000
 /** Fewer single crochets than this say nothing about pace. */
 const LEAST_EFFORT = 30
 
+/**
+ * Single crochets a minute: most people make 12 to 25 (FIELD §8). Taps that come faster than any hands catch
+ * up with work done before; they say that it was quick, not how quick.
+ */
+const FASTEST = 40
+const SLOWEST = 3
+
 /** Single crochets a minute that the log shows, pauses left out; undefined while there is too little. */
 export function paceFromLog(events: readonly LogEvent[], plan: Plan): number | undefined {
   let effort = 0
@@ -24,5 +31,6 @@ export function paceFromLog(events: readonly LogEvent[], plan: Plan): number | u
     effort += stitches * STITCHES[round.stitch].effort
     milliseconds += pause
   })
-  return effort >= LEAST_EFFORT && milliseconds > 0 ? (effort * 60_000) / milliseconds : undefined
+  if (effort < LEAST_EFFORT || milliseconds <= 0) return undefined
+  return Math.min(FASTEST, Math.max(SLOWEST, (effort * 60_000) / milliseconds))
 }

@@ -4,6 +4,7 @@ import { useProject, useReadings, type ProjectView } from '../../store/queries.t
 import { Header } from '../../ui/Header.tsx'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { askedCopy } from '../work/askedCopy.ts'
 import { NothingBegun } from '../work/NothingBegun.tsx'
 import { useWorkSession } from '../work/useWorkSession.ts'
@@ -17,6 +18,7 @@ export function CheckScreen() {
   const { projectId } = useParams()
   const [search] = useSearchParams()
   const view = useProject(projectId)
+  usePageTitle('Check', view?.project.name)
   if (!view) {
     return (
       <>

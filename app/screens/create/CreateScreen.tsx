@@ -11,11 +11,13 @@ import { refusalFrom } from '../../ui/refusal.ts'
 import { Header } from '../../ui/Header.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 const SKETCH = { id: 'sketch', projectId: 'sketch', gaugeId: 'sketch', yarnId: 'sketch' }
 
 /** A new piece: one sentence, one field, one drawing that answers at once. */
 export function CreateScreen() {
+  usePageTitle('New round mat')
   const navigate = useNavigate()
   const sizes = useSizes()
   const settings = useSettings()

@@ -1,25 +1,29 @@
 import clsx from 'clsx'
-import { Plus } from 'lucide-react'
+import { ArrowLeft, Plus } from 'lucide-react'
 import { useEffect } from 'react'
-import { Link, Navigate, useNavigate, useParams } from 'react-router'
+import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-router'
 import { gaugeOf, isMeasured, UNMEASURED_GAUGE, type GaugeRecord } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { saveGauge } from '../../store/mutations.ts'
-import { useGauges } from '../../store/queries.ts'
+import { useGauges, useProject } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
 import { Header } from '../../ui/Header.tsx'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { Opening } from '../../ui/Opening.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { GaugePage } from './GaugePage.tsx'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 /** The gauge book: every gauge, and the one that is open. */
 export function GaugesScreen() {
   const { gaugeId } = useParams()
+  const [search] = useSearchParams()
+  const from = useProject(search.get('from') ?? undefined)
   const gauges = useGauges()
   const [last, setLast] = useRemembered<string>('lastGauge', '', say)
   const navigate = useNavigate()
   const open = gauges?.find(({ id }) => id === gaugeId)
+  usePageTitle(open?.name, 'Gauge book')
   useEffect(() => {
     if (open && last !== undefined && last !== open.id) setLast(open.id)
   })
@@ -49,6 +53,16 @@ export function GaugesScreen() {
         <Opening />
       ) : open ? (
         <>
+          {from && (
+            <p className="border-b-2 rule px-7 py-1 max-sm:px-4">
+              <Link
+                to={`/piece/${from.project.id}/plan`}
+                className="slab flex min-h-11 items-center gap-2 text-18 underline underline-offset-4"
+              >
+                <ArrowLeft aria-hidden size={20} /> Back to {from.project.name}
+              </Link>
+            </p>
+          )}
           <GaugeSelect gauges={gauges} open={open.id} />
           <GaugePage key={open.id} record={open} />
           <InstrumentBar />

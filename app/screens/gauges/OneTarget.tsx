@@ -61,7 +61,7 @@ export function OneTarget({ model }: { model: GaugeModel }) {
             <Said
               label="Comes out"
               value={sizes.bare(plan.finished.across)}
-              unit={`${sizes.unit} ± ${sizes.doubt(plan.finished.plusMinus)}, ${LIE_WORDS[plan.finished.lie]}`}
+              unit={`± ${sizes.doubt(plan.finished.plusMinus)} ${sizes.unit}, ${LIE_WORDS[plan.finished.lie]}`}
             />
           </>
         )}

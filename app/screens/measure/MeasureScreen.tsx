@@ -5,6 +5,7 @@ import { Header } from '../../ui/Header.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useScreenScale } from '../../ui/useScreenScale.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 /** Screens from a third under to twice the size a browser takes them for. */
 const LEAST = 0.65
@@ -13,6 +14,7 @@ const STEP = 0.002
 
 /** A ruler and rings at true size on this screen, once it was set with a card. */
 export function MeasureScreen() {
+  usePageTitle('Ruler')
   const { pxPerMm, scale, set } = useScreenScale()
   const sizes = useSizes()
   const [area, { width }] = useElementSize()

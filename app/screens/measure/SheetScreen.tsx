@@ -1,8 +1,10 @@
 import { Header } from '../../ui/Header.tsx'
 import { MeasuringSheet } from '../../drawing/MeasuringSheet.tsx'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 /** The measuring sheet as it will be printed, and how to print it at its true size. */
 export function SheetScreen() {
+  usePageTitle('Measuring sheet')
   return (
     <div className="flex min-h-dvh flex-col">
       <div className="print:hidden">

@@ -1,5 +1,5 @@
 import { useId, useState } from 'react'
-import { LIMITS, type PieceRecord } from '../../../core/index.ts'
+import { inShort, LIMITS, type PieceRecord } from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import type { PlanModel } from './planModel.ts'
@@ -60,7 +60,7 @@ function EvenRoundsField({
     const wrong = parts.find(
       (_, index) => !Number.isInteger(numbers[index]) || numbers[index]! < 2 || numbers[index]! > 500,
     )
-    setProblem(wrong && `“${wrong}” is not a round. Write rounds from 2 on, like 9, 10.`)
+    setProblem(wrong && `“${inShort(wrong)}” is not a round. Write rounds from 2 on, like 9, 10.`)
     if (!wrong) onChange([...new Set(numbers)].sort((one, other) => one - other))
   }
   return (

@@ -51,7 +51,7 @@ export function GaugeEditor({ model }: { model: PlanModel }) {
       <LabelFields model={model} />
       <GaugeOutcome gauge={gauge} stitch={model.piece.stitch} />
       <p className="border-t rule p-3">
-        <Link to={`/gauges/${gauge.id}`} className="button-line inline-block">
+        <Link to={`/gauges/${gauge.id}?from=${model.project.id}`} className="button-line inline-block">
           Measure in the gauge book
         </Link>
       </p>

@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
 import type { Plan } from '../../../core/index.ts'
@@ -15,7 +16,13 @@ export function Headline({ model }: { model: PlanModel }) {
   return (
     <div>
       <div className="flex items-end gap-4 max-sm:flex-wrap">
-        <h1 className="min-w-0 grow truncate pb-1 text-44 max-sm:text-36" title={project.name}>
+        <h1
+          className={clsx(
+            'line-clamp-2 min-w-0 grow pb-1 leading-tight [overflow-wrap:anywhere]',
+            project.name.length > 24 ? 'text-26' : 'text-44 max-sm:text-36',
+          )}
+          title={project.name}
+        >
           {project.name}
         </h1>
         <div className="flex shrink-0 items-stretch">
@@ -56,7 +63,7 @@ function Outcome({ plan, copies, guess }: { plan: Plan; copies: number; guess: b
       <strong>
         {guess
           ? `${sizes.bare(across - plusMinus)} to ${sizes.full(across + plusMinus)}`
-          : sizes.full(across)}
+          : sizes.withDoubt(across, plusMinus)}
         , {LIE_WORDS[lie]}
       </strong>
       .

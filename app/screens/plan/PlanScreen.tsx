@@ -14,10 +14,12 @@ import { PlanStacked } from './PlanStacked.tsx'
 import type { PlanModel } from './planModel.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { say } from '../../ui/toasts.tsx'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 export function PlanScreen() {
   const { projectId } = useParams()
   const view = useProject(projectId)
+  usePageTitle('Plan', view?.project.name)
   return (
     <div className="flex min-h-dvh flex-col">
       <Header projectId={view ? projectId : undefined} />

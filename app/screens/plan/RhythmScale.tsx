@@ -9,40 +9,40 @@ import type { PlanModel } from './planModel.ts'
 export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { model: PlanModel }) {
   // Five plans: they wait until the edit has come to rest, so that the drawing does not.
   const offers = useRhythmScale(useSettled(wantedSpec))
-  const now = offers?.find(({ rhythm }) => rhythm === piece.rhythm)
+  const now = offers?.find(({ positions }) => positions.includes(piece.rhythm))
+  // Until they are known, every position stands by itself.
+  const shown = offers ?? RHYTHM_POSITIONS.map((rhythm) => ({ positions: [rhythm] }))
+  const repeats = (count: number) => (count === 1 ? '1 repeat' : `${count} different repeats`)
   return (
     <div className="flex items-center gap-x-4 border-b-2 rule px-3 max-sm:flex-wrap max-sm:py-1">
       <RadioGroup.Root
         className="flex min-w-0 shrink-0 items-center max-sm:w-full"
         aria-label="Precision or rhythm"
         orientation="horizontal"
-        value={String(piece.rhythm)}
+        value={String(now?.positions[0] ?? piece.rhythm)}
         onValueChange={(value) => changePiece({ ...piece, rhythm: Number(value) })}
       >
         <span className="slab pr-2 text-16 max-sm:large:text-14">Precision</span>
-        {RHYTHM_POSITIONS.map((rhythm) => {
-          const offer = offers?.find((candidate) => candidate.rhythm === rhythm)
-          return (
-            <RadioGroup.Item
-              key={rhythm}
-              value={String(rhythm)}
-              aria-label={`${rhythm * 100}% rhythm${offer ? `: up to ${offer.stitchesOff.toFixed(1)} stitches off flat, ${offer.differentRepeats} different repeats` : ''}`}
-              className="group grid h-11 w-7 min-w-0 place-items-center max-sm:grow"
-            >
-              <span className="relative grid h-full w-full place-items-center before:absolute before:inset-x-0 before:top-1/2 before:h-px before:bg-ink group-first-of-type:before:left-1/2 group-last-of-type:before:right-1/2">
-                <span className="z-10 size-3.5 border-2 rule bg-film group-data-[state=checked]:size-5 group-data-[state=checked]:bg-ink" />
-              </span>
-            </RadioGroup.Item>
-          )
-        })}
+        {shown.map((offer) => (
+          <RadioGroup.Item
+            key={offer.positions[0]}
+            value={String(offer.positions[0])}
+            aria-label={`${offer.positions[0]! * 100}% rhythm${'stitchesOff' in offer ? `: up to ${offer.stitchesOff.toFixed(1)} stitches off flat, ${repeats(offer.differentRepeats)}` : ''}`}
+            className="group grid h-11 min-w-0 place-items-center max-sm:grow"
+            style={{ width: `${offer.positions.length * 1.75}rem` }}
+          >
+            <span className="relative grid h-full w-full place-items-center before:absolute before:inset-x-0 before:top-1/2 before:h-px before:bg-ink">
+              <span className="z-10 size-3.5 border-2 rule bg-film group-data-[state=checked]:size-5 group-data-[state=checked]:bg-ink" />
+            </span>
+          </RadioGroup.Item>
+        ))}
         <span className="slab pl-2 text-16 max-sm:large:text-14">Rhythm</span>
       </RadioGroup.Root>
       <p className="min-w-0 grow py-1 text-14 leading-tight" aria-live="polite">
         {now && (
           <>
-            <strong>
-              {now.differentRepeats === 1 ? 'One repeat' : `${now.differentRepeats} different repeats`}
-            </strong>
+            {shown.length === 1 && 'Wherever it stands: '}
+            <strong>{repeats(now.differentRepeats)}</strong>
             {now.unevenRounds > 0 && `, ${now.unevenRounds} uneven`}. Up to {now.stitchesOff.toFixed(1)} sts (
             {percent(now.largestDeviation)}) off flat.
           </>

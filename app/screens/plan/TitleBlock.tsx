@@ -62,7 +62,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         format={sizes.bare}
         parse={taking(sizes.between(...LIMITS.across), across)}
         step={sizes.step}
-        unit={`${sizes.unit} ± ${sizes.bare(piece.shape.tolerance)}`}
+        unit={`± ${sizes.bare(piece.shape.tolerance)} ${sizes.unit}`}
         fault={faultAt(fault, 'shape')}
         onChange={(value) => changePiece(across(value))}
       />

@@ -76,12 +76,13 @@ export function StartWork({ model }: { model: PlanModel }) {
   return (
     <div className="flex items-stretch border-2 rule">
       <NumberCell
-        className="w-20 shrink-0 focus-within:w-44"
+        className="w-32 shrink-0 focus-within:w-52"
         label="Make"
         value={piece.quantity}
         format={String}
         parse={parseWhole(...LIMITS.quantity, 'a number of pieces')}
         step={1}
+        unit={piece.quantity === 1 ? 'copy' : 'copies'}
         onChange={(quantity) => changePiece({ ...piece, quantity })}
       />
       <StartButton model={model} />
@@ -132,7 +133,7 @@ function StartButton({ model }: { model: PlanModel }) {
       onClick={() => void begin()}
     >
       <span>
-        {piece.quantity > 1 ? `Start no. ${number}` : 'Start Rnd 1'}
+        {piece.quantity > 1 ? `Begin no. ${number}` : 'Begin Rnd 1'}
         {problem && (
           <span role="alert" className="block text-14">
             {problem}

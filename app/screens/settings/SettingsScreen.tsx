@@ -1,17 +1,21 @@
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { LIMITS, type WorkshopSettings } from '../../../core/index.ts'
+import { useDemo } from '../../store/demo.ts'
 import { exportFile } from '../../store/files.ts'
 import { saveSettings } from '../../store/mutations.ts'
 import { useSettings } from '../../store/queries.ts'
+import { DemoDeeds, fetchDemoAside } from '../shelf/DemoNote.tsx'
 import { Choices } from '../../ui/Choices.tsx'
 import { Header } from '../../ui/Header.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseCount } from '../../ui/parseCount.ts'
 import { NameField } from '../../ui/NameField.tsx'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 /** The workshop: its name, words, units, hand and print. Stored values never change with them. */
 export function SettingsScreen() {
+  usePageTitle('Settings')
   const settings = useSettings()
   const set = (change: Partial<WorkshopSettings>) => void saveSettings(change)
   return (
@@ -114,9 +118,35 @@ export function SettingsScreen() {
             </Link>
           </div>
         </section>
+        <DemoPlace />
         <Storage />
       </main>
     </div>
+  )
+}
+
+/** Where the demo is, and the way to be without it, or to have it back. */
+function DemoPlace() {
+  const demo = useDemo()
+  if (demo === undefined) return null
+  return (
+    <section className="grid max-w-5xl gap-3">
+      <h2 className="text-24">The demo</h2>
+      <p className="text-18">
+        {demo === null
+          ? 'Skarn Hut, a made-up mountain hut with a trivet under way, is not on the shelf.'
+          : `${demo.workshop}, a made-up mountain hut, is ${demo.place === 'aside' ? 'kept aside, under “Demo” on the shelf' : 'on the shelf'}.`}
+      </p>
+      <div className="flex flex-wrap gap-3">
+        {demo === null ? (
+          <button type="button" className="button-line" onClick={() => void fetchDemoAside()}>
+            Put the demo on the shelf
+          </button>
+        ) : (
+          <DemoDeeds aside={demo.place !== 'aside'} />
+        )}
+      </div>
+    </section>
   )
 }
 

@@ -21,11 +21,13 @@ import { NotHere, Opening } from '../../ui/Opening.tsx'
 import { pieceCautions } from '../../ui/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { duration } from '../../ui/wording.ts'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 /** The piece on paper: every round with a box to tick, where to measure, and what to watch. */
 export function PieceSheetScreen() {
   const { projectId } = useParams()
   const view = useProject(projectId)
+  usePageTitle('Sheet', view?.project.name)
   const yarns = useYarns()
   const settings = useSettings()
   return (

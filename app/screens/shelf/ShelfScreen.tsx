@@ -5,18 +5,24 @@ import { Link, useNavigate } from 'react-router'
 import { yarnsOf } from '../../../core/index.ts'
 import { exportFile } from '../../store/files.ts'
 import { deleteProject, duplicateProject, restoreProject } from '../../store/mutations.ts'
+import { useDemo } from '../../store/demo.ts'
 import { useProjects, useSettings, useYarns } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { Opening } from '../../ui/Opening.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { duration } from '../../ui/wording.ts'
+import { DemoNote } from './DemoNote.tsx'
 import { Ledge } from './Ledge.tsx'
 import { NewPiece } from './NewPiece.tsx'
 import { RenameDialog } from './RenameDialog.tsx'
 import { ShelfTable } from './ShelfTable.tsx'
 import { useShelfRows, type ShelfRow, type Stage } from './useShelfRows.ts'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 const ImportDialog = lazy(() => import('./ImportDialog.tsx').then((m) => ({ default: m.ImportDialog })))
+
+/** What the shelf shows: a stage of the maker's own pieces, or the demo that is kept aside. */
+type Shown = Stage | 'all' | 'demo'
 
 const STAGES: readonly { readonly stage: Stage | 'all'; readonly name: string }[] = [
   { stage: 'all', name: 'All' },
@@ -28,19 +34,25 @@ const STAGES: readonly { readonly stage: Stage | 'all'; readonly name: string }[
 /** All pieces on one ledge, to scale, and what is next with each. */
 export function ShelfScreen() {
   const settings = useSettings()
+  usePageTitle('Shelf', settings.name)
   const yarns = useYarns()
-  const rows = useShelfRows(useProjects(), settings)
+  const all = useShelfRows(useProjects(), settings)
+  const demo = useDemo()
+  const aside = new Set(demo?.place === 'aside' ? demo.projects : [])
+  const ofDemo = all?.filter(({ view }) => aside.has(view.project.id)) ?? []
+  const rows = all?.filter(({ view }) => !aside.has(view.project.id))
   const navigate = useNavigate()
   const [search, setSearch] = useState('')
-  const [stage, setStage] = useState<Stage | 'all'>('all')
+  const [stage, setStage] = useState<Shown>('all')
   const [chosen, setChosen] = useState<string>()
   const [renaming, setRenaming] = useState<ShelfRow>()
   const [file, setFile] = useState<File>()
   const picker = useRef<HTMLInputElement>(null)
 
   const wanted = search.trim().toLowerCase()
-  const shown = rows?.filter(
-    (row) => (stage === 'all' || row.stage === stage) && matches(row, wanted, yarns ?? []),
+  const shown = (stage === 'demo' ? ofDemo : rows)?.filter(
+    (row) =>
+      (stage === 'all' || stage === 'demo' || row.stage === stage) && matches(row, wanted, yarns ?? []),
   )
   const current = shown?.find(({ view }) => view.project.id === chosen) ?? shown?.[0]
   const secondsLeft =
@@ -95,9 +107,12 @@ export function ShelfScreen() {
                   </>
                 )}
               </p>
-              {rows.length > 0 && <StageFilter rows={rows} stage={stage} onStage={setStage} />}
+              {rows.length + ofDemo.length > 0 && (
+                <StageFilter rows={rows} ofDemo={ofDemo.length} stage={stage} onStage={setStage} />
+              )}
             </div>
-            {rows.length === 0 ? (
+            {demo?.place === 'here' && rows.length > 0 && <DemoNote demo={demo} />}
+            {rows.length === 0 && stage !== 'demo' ? (
               <EmptyShelf />
             ) : shown.length === 0 ? (
               <p className="py-10 text-20">
@@ -178,17 +193,31 @@ function HeaderButton({ onClick, children }: { onClick: () => void; children: st
   )
 }
 
-interface StageFilterProps {
-  readonly rows: readonly ShelfRow[]
-  readonly stage: Stage | 'all'
-  readonly onStage: (stage: Stage | 'all') => void
+interface Offered {
+  readonly value: Shown
+  readonly name: string
+  readonly count: number
 }
 
-function StageFilter({ rows, stage, onStage }: StageFilterProps) {
+interface StageFilterProps {
+  readonly rows: readonly ShelfRow[]
+  /** Pieces of the demo kept aside. */
+  readonly ofDemo: number
+  readonly stage: Shown
+  readonly onStage: (stage: Shown) => void
+}
+
+function StageFilter({ rows, ofDemo, stage, onStage }: StageFilterProps) {
+  const counted = STAGES.map(({ stage: value, name }): Offered => ({
+    value,
+    name,
+    count: value === 'all' ? rows.length : rows.filter((row) => row.stage === value).length,
+  }))
+  const offered: readonly Offered[] =
+    ofDemo > 0 ? [...counted, { value: 'demo', name: 'Demo', count: ofDemo }] : counted
   return (
     <div role="group" aria-label="Which pieces" className="ml-auto flex flex-wrap gap-x-5">
-      {STAGES.map(({ stage: value, name }) => {
-        const count = value === 'all' ? rows.length : rows.filter((row) => row.stage === value).length
+      {offered.map(({ value, name, count }) => {
         return (
           <button
             key={value}

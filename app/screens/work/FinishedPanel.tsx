@@ -29,9 +29,9 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
   }
   return (
     <main className="grid grow content-start gap-5 px-7 py-8 max-sm:px-4">
-      <h1 className="text-44 max-sm:text-36">
+      <h2 className="text-44 max-sm:text-36">
         {piece.quantity > 1 ? `No. ${copy.number} of ${piece.quantity} is made` : `${project.name} is made`}
-      </h1>
+      </h2>
       <p className="text-24 max-sm:text-18">
         Fasten off, weave in, block. It should measure{' '}
         <strong className="slab bg-tape px-2">{sizes.withDoubt(across, plusMinus)}</strong> across.
@@ -45,7 +45,7 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
         ) : (
           highest < piece.quantity && (
             <button type="button" className="button-ink" disabled={busy} onClick={() => void beginNext()}>
-              Start no. {highest + 1}, same plan
+              Begin no. {highest + 1}, same plan
             </button>
           )
         )}

@@ -88,6 +88,9 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
           {room.height >= ROOM_FOR_ALL && <CheckpointAhead plan={plan} position={position} now={now} />}
         </div>
       )}
+      <p className="px-7 pb-1 text-[max(0.875rem,min(1.125rem,3cqh))] text-ink-2 max-sm:px-4 lg:hidden">
+        <strong className="text-ink">Tap anywhere</strong> for a stitch; pull across to the end of the repeat.
+      </p>
       <p className="visually-hidden" role="status">
         {now.made} of {round.count}
       </p>

@@ -27,6 +27,7 @@ import { useWorkKeys } from './useWorkKeys.ts'
 import { WorkBar } from './WorkBar.tsx'
 import { YarnDialog } from './YarnDialog.tsx'
 import { WorkHeader } from './WorkHeader.tsx'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 export interface WorkBenchProps {
   readonly view: ProjectView
@@ -54,6 +55,10 @@ export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
   const doneSince = useRef(0)
   const { rounds } = plan
   const now = workView(plan, state.position)
+  usePageTitle(
+    state.finished ? 'Made' : `Rnd ${now.round.number}`,
+    view.piece.quantity > 1 ? `${view.project.name} no. ${copy.number}` : view.project.name,
+  )
   const check = `/piece/${view.project.id}/check?copy=${copy.number}`
 
   useEffect(() => {

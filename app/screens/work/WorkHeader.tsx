@@ -17,6 +17,9 @@ export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderPro
   return (
     <Header projectId={project.id} recent={false}>
       <div className="flex min-w-0 grow items-center gap-6 pr-4 pl-3">
+        <h1 className="visually-hidden">
+          Rnd {round} of {plan.rounds.length}, {project.name}
+        </h1>
         <p className="slab min-w-0 truncate text-18 max-sm:hidden">
           {project.name}
           {piece.quantity > 1 && (

@@ -11,12 +11,14 @@ import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { Opening } from '../../ui/Opening.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { YarnDetail } from './YarnDetail.tsx'
+import { usePageTitle } from '../../ui/usePageTitle.ts'
 
 const NEW_COLOURS = ['#55656C', '#2F5B50', '#BCCBB8', '#77675B', '#FAFCFB']
 const NO_YARNS: readonly YarnRecord[] = []
 
 /** The yarn shelf: every colour as a cord whose length is what is left. */
 export function YarnsScreen() {
+  usePageTitle('Yarns')
   const yarns = useYarns()
   const sizes = useSizes()
   const [chosen, setChosen] = useState<string>()

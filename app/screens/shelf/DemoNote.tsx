@@ -1,0 +1,55 @@
+import { fetchDemo, placeDemo, putDemo, putDemoBack, takeDemoAway, type Demo } from '../../store/demo.ts'
+import { say } from '../../ui/toasts.tsx'
+
+/** On the first visit: that what lies here is a demo, and the three things to do with it. */
+export function DemoNote({ demo }: { demo: Demo }) {
+  return (
+    <section
+      aria-label="About the demo"
+      className="mb-2 flex flex-wrap items-center gap-x-6 gap-y-2 border-2 rule bg-fog px-4 py-3"
+    >
+      <p className="min-w-0 grow basis-80 text-18 leading-snug">
+        <strong>{demo.workshop} is a demo:</strong> a made-up mountain hut being kitted out. Work in it as you
+        like; nothing of yours is in it.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <DemoDeeds />
+        <button type="button" className="button-line" onClick={() => void placeDemo('among')}>
+          Look around first
+        </button>
+      </div>
+    </section>
+  )
+}
+
+/** Taking the demo away, with a way back, or setting it aside. */
+export function DemoDeeds({ aside = true }: { readonly aside?: boolean }) {
+  const takeAway = async () => {
+    const taken = await takeDemoAway()
+    if (taken) {
+      say('The demo is off the shelf.', { label: 'Undo', run: () => void putDemoBack(taken) })
+    }
+  }
+  return (
+    <>
+      <button type="button" className="button-ink" onClick={() => void takeAway()}>
+        Start with my own, empty
+      </button>
+      {aside && (
+        <button type="button" className="button-line" onClick={() => void placeDemo('aside')}>
+          Keep the demo aside
+        </button>
+      )}
+    </>
+  )
+}
+
+/** The demo fetched once more, beside what is the maker's own. */
+export async function fetchDemoAside(): Promise<void> {
+  try {
+    await putDemo(await fetchDemo(), 'aside')
+    say('The demo is on the shelf, under “Demo”.')
+  } catch (error) {
+    say(error instanceof Error ? error.message : String(error))
+  }
+}

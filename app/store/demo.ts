@@ -1,0 +1,95 @@
+import { DEFAULT_SETTINGS, type ProjectFile, type Records } from '../../core/index.ts'
+import { database } from './database.ts'
+import { useStored } from './liveQueries.ts'
+import { saveSettings } from './mutations.ts'
+import { readSettings } from './queries.ts'
+import { putRecords, recordsOf, removeProjects } from './records.ts'
+
+/** What of this browser's records came with the demo, and what its maker wants with it. */
+export interface Demo {
+  readonly projects: readonly string[]
+  readonly gauges: readonly string[]
+  readonly yarns: readonly string[]
+  /** Name its workshop had. */
+  readonly workshop: string
+  /** `here`: on the shelf, and the maker is asked; `among`: on the shelf; `aside`: behind a filter of its own. */
+  readonly place: 'here' | 'among' | 'aside'
+}
+
+const KEY = 'demo'
+const ids = (records: readonly { readonly id: string }[]) => records.map(({ id }) => id)
+
+export async function readDemo(): Promise<Demo | undefined> {
+  return (await database.remembered.get(KEY))?.value as Demo | undefined
+}
+
+export function useDemo(): Demo | null | undefined {
+  return useStored(['demo'], ['remembered'], readDemo)
+}
+
+const keep = (demo: Demo) => database.remembered.put({ key: KEY, value: demo })
+
+/** Puts the demo workshop that came with the server on the shelf. Uzel's own file: tested, not validated here. */
+export async function putDemo(file: ProjectFile, place: Demo['place']): Promise<void> {
+  await database.transaction('rw', database.tables, async () => {
+    await putRecords(file)
+    const { projects, gauges, yarns, workshop } = file
+    await keep({
+      projects: ids(projects),
+      gauges: ids(gauges),
+      yarns: ids(yarns),
+      workshop: workshop?.name ?? '',
+      place,
+    })
+  })
+}
+
+/** @throws Error when the server cannot be reached */
+export async function fetchDemo(): Promise<ProjectFile> {
+  const response = await fetch('/demo/skarn-hut.uzel.json')
+  if (!response.ok) throw new Error(`The demo could not be fetched: ${response.status}.`)
+  return (await response.json()) as ProjectFile
+}
+
+/** Keeps the demo on the shelf, in its place there. The workshop is the maker's own by name once it is aside. */
+export async function placeDemo(place: 'among' | 'aside'): Promise<void> {
+  const demo = await readDemo()
+  if (!demo) return
+  await keep({ ...demo, place })
+  if (place === 'aside') await nameOwnWorkshop(demo)
+}
+
+/**
+ * Takes the demo off the shelf with the gauges and yarns that nothing of the maker's goes by.
+ * @returns what was taken, to be put back
+ */
+export async function takeDemoAway(): Promise<
+  { readonly demo: Demo; readonly records: Records } | undefined
+> {
+  const demo = await readDemo()
+  if (!demo) return undefined
+  const records = await recordsOf(demo.projects)
+  await database.transaction('rw', database.tables, async () => {
+    await removeProjects(demo.projects)
+    const all = await recordsOf()
+    const own = new Set([
+      ...all.pieces.map(({ gaugeId }) => gaugeId),
+      ...all.pieces.flatMap(({ colours }) => colours.flatMap(({ yarn, beside = [] }) => [yarn, ...beside])),
+    ])
+    await database.gauges.bulkDelete(demo.gauges.filter((id) => !own.has(id)))
+    await database.yarns.bulkDelete(demo.yarns.filter((id) => !own.has(id)))
+    await database.remembered.delete(KEY)
+  })
+  await nameOwnWorkshop(demo)
+  return { demo, records }
+}
+
+/** Puts back what was taken away. */
+export async function putDemoBack(taken: { readonly demo: Demo; readonly records: Records }): Promise<void> {
+  await putRecords(taken.records)
+  await keep(taken.demo)
+}
+
+async function nameOwnWorkshop({ workshop }: Demo): Promise<void> {
+  if ((await readSettings()).name === workshop) await saveSettings({ name: DEFAULT_SETTINGS.name })
+}

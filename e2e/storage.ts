@@ -1,0 +1,40 @@
+import type { Page } from '@playwright/test'
+
+/** All records of a table, as this browser has them stored. */
+export function stored<T>(page: Page, table: string): Promise<T[]> {
+  return page.evaluate(
+    (name) =>
+      new Promise<T[]>((resolve, reject) => {
+        const open = indexedDB.open('uzel')
+        open.onerror = () => reject(open.error ?? new Error('The database did not open.'))
+        open.onsuccess = () => {
+          const all = open.result.transaction(name).objectStore(name).getAll()
+          all.onsuccess = () => {
+            open.result.close()
+            resolve(all.result as T[])
+          }
+        }
+      }),
+    table,
+  )
+}
+
+/** Puts a record into a table behind the application's back. */
+export function put(page: Page, table: string, record: object): Promise<void> {
+  return page.evaluate(
+    ([name, value]) =>
+      new Promise<void>((resolve, reject) => {
+        const open = indexedDB.open('uzel')
+        open.onerror = () => reject(open.error ?? new Error('The database did not open.'))
+        open.onsuccess = () => {
+          const transaction = open.result.transaction(name, 'readwrite')
+          transaction.objectStore(name).put(value)
+          transaction.oncomplete = () => {
+            open.result.close()
+            resolve()
+          }
+        }
+      }),
+    [table, record] as const,
+  )
+}

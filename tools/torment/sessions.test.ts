@@ -1,0 +1,9 @@
+import { tormentSessions } from './sessions.ts'
+
+test('random sessions against a model: every tap is kept, every tab agrees, every backup can be read', async () => {
+  const { broken, deeds, refused } = await tormentSessions(25)
+  expect(broken).toEqual([])
+  expect(deeds).toBe(25 * 14)
+  // A harness that no edit is refused in would not try the gate.
+  expect(refused).toBeGreaterThan(20)
+})
