@@ -1,10 +1,12 @@
+import Dexie from 'dexie'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { App } from './App.tsx'
 import { loadDemoOnFirstVisit } from './store/firstVisit.ts'
 import { watchStorage } from './store/liveQueries.ts'
-import { loadValidation } from './store/mustFit.ts'
+import { loadValidation, notStoredWords, Refused } from './store/mustFit.ts'
 import { sweepDeleted } from './store/mutations.ts'
+import { say } from './ui/toasts.tsx'
 import './ui/styles.css'
 import { watchRoom } from './ui/useLayout.ts'
 
@@ -17,6 +19,13 @@ void (async () => {
   await sweepDeleted(Date.now()).catch(() => undefined)
   await navigator.storage?.persist?.().catch(() => false)
 })()
+
+// Edits that nobody waits for fail aloud all the same.
+window.addEventListener('unhandledrejection', (event) => {
+  if (!(event.reason instanceof Refused || event.reason instanceof Dexie.DexieError)) return
+  event.preventDefault()
+  say(notStoredWords(event.reason))
+})
 
 // Before anything is edited, and after the first screen is there.
 window.addEventListener('load', () => void loadValidation().catch(() => undefined))

@@ -35,11 +35,11 @@ test('a cupping trivet: what it means, the ways out, the plan changed on the hoo
   await expect(ways.filter({ hasText: 'Accept it' })).toContainText('0 min')
   await replan.getByRole('button', { name: 'Use this plan' }).click()
   await expect(page).toHaveURL(/\/work/)
-  await expect(page.getByText(`of ${rounds}`)).toBeVisible()
+  await expect(page.getByText(`of ${rounds}`, { exact: true })).toBeVisible()
   // Rnd 7 stays as it was: the stitches made in it are still made.
   await expect(countOf(page)).toHaveText('17')
   await page.reload()
-  await expect(page.getByText(`of ${rounds}`)).toBeVisible()
+  await expect(page.getByText(`of ${rounds}`, { exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('of 13', { exact: true })).toBeVisible()
   await expect(countOf(page)).toHaveText('17')

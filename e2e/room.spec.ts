@@ -63,7 +63,7 @@ const overlaps = (page: Page) =>
           width > 1 &&
           height > 1 &&
           element.checkVisibility({ checkVisibilityCSS: true, contentVisibilityAuto: true }) &&
-          !element.closest('.visually-hidden, [aria-hidden]') &&
+          !element.closest('.visually-hidden, [aria-hidden], .skip') &&
           !element.classList.contains('visually-hidden')
         )
       },

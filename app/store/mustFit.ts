@@ -5,6 +5,12 @@ export class Refused extends Error {
   override readonly name = 'Refused'
 }
 
+/** What a maker is told when something could not be stored. */
+export const notStoredWords = (error: unknown): string =>
+  error instanceof Refused
+    ? error.message
+    : 'This change is shown but could not be stored. The disk may be full: export a file.'
+
 /** The validation comes with a library of its own, and only when something is stored or the browser is idle. */
 export const loadValidation = () => import('../../core/exchange/faultOfRecord.ts')
 

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { queryClient } from './liveQueries.ts'
-import { Refused } from './mustFit.ts'
+import { notStoredWords } from './mustFit.ts'
 
 /**
  * A stored record that is edited: what is typed shows at once and is stored at once. The draft gives way
@@ -28,13 +28,7 @@ export function useDraft<T>(
       .then(() => {
         if (edit === edits.current) saved.current = true
       })
-      .catch((error: unknown) =>
-        notStored(
-          error instanceof Refused
-            ? error.message
-            : 'This change is shown but could not be stored. The disk may be full: export a file.',
-        ),
-      )
+      .catch((error: unknown) => notStored(notStoredWords(error)))
   }
   return [draft ? draft.value : stored, change] as const
 }

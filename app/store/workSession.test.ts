@@ -160,8 +160,12 @@ test('two hurried tabs lose no tap, agree at the end, and never show a count tha
     })
     return seen
   })
+  const letGo = hold(db)
+  setTimeout(letGo, 250)
   for (let tap = 0; tap < 60; tap++) {
     for (const session of sessions) session.act(stitch)
+    // Longer than a tap may wait: from here on it is shown before it is stored.
+    if (tap === 30) await pause(300)
     if (tap % 7 === 0) await pause(1)
     if (tap % 11 === 0) for (const session of sessions) session.catchUp()
   }

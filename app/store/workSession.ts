@@ -121,7 +121,8 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
     return { done, state }
   }
 
-  const isLate = () => waiting.length > 0 && Date.now() - waiting[0]!.event.at >= SHOWN_WITHIN_MS
+  /** Whether what waits is shown: what was shown once is not taken back until it is stored. */
+  let showsAhead = false
 
   /** What is stored now, and what still waits on top of it. */
   const settle = (nowStored: WorkState, rest: readonly Waiting[], moved: boolean) => {
@@ -131,8 +132,9 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
       waiting = done
       ahead = state
     } else waiting = rest
+    if (waiting.length === 0) showsAhead = false
     show({
-      state: isLate() ? ahead : stored,
+      state: showsAhead ? ahead : stored,
       ...(waiting.length > 0 && current.unsaved ? { unsaved: current.unsaved } : {}),
     })
   }
@@ -162,6 +164,7 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
         await storeWaiting()
       } catch {
         const since = current.unsaved?.since ?? waiting[0]?.event.at ?? Date.now()
+        showsAhead = true
         show({ state: ahead, unsaved: { since, events: waiting.map(({ event }) => event) } })
         clearTimeout(again)
         again = setTimeout(() => void run(), AGAIN_AFTER_MS)
@@ -185,7 +188,9 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
       if (current.unsaved) show({ ...current, state: ahead })
       else {
         setTimeout(() => {
-          if (waiting.some((one) => one.event.id === event.id)) show({ ...current, state: ahead })
+          if (!waiting.some((one) => one.event.id === event.id)) return
+          showsAhead = true
+          show({ ...current, state: ahead })
         }, SHOWN_WITHIN_MS)
       }
       void run()

@@ -77,72 +77,79 @@ export function NumberCell(props: NumberCellProps) {
   return (
     <div
       className={clsx(
-        'group relative flex min-w-0 focus-within:bg-tape',
+        'group relative min-w-0 focus-within:bg-tape',
         shownFault && 'border-l-4 rule',
         className,
       )}
       onClick={() => input.current?.focus()}
     >
-      <div className="min-w-0 grow px-3 py-1.5">
-        <label htmlFor={id} className="block truncate text-14 text-ink-2 group-focus-within:text-ink">
-          {label}
-        </label>
-        <span className="flex items-baseline gap-1.5">
-          <input
-            ref={input}
-            id={id}
-            className={clsx(
-              'slab shrink-0 border-b-2 bg-transparent text-24 outline-none focus:border-ink',
-              shown === '' ? 'border-hair' : 'border-transparent',
+      <div className="flex">
+        <div className="min-w-0 grow px-3 py-1.5">
+          <label htmlFor={id} className="block truncate text-14 text-ink-2 group-focus-within:text-ink">
+            {label}
+          </label>
+          <span className="flex items-baseline gap-1.5">
+            <input
+              ref={input}
+              id={id}
+              className={clsx(
+                'slab shrink-0 border-b-2 bg-transparent text-24 outline-none focus:border-ink',
+                shown === '' ? 'border-hair' : 'border-transparent',
+              )}
+              style={{ width: `${Math.max(2, shown.length) * 0.6 + 0.2}em` }}
+              inputMode="decimal"
+              autoComplete="off"
+              value={shown}
+              aria-invalid={shownFault !== undefined}
+              aria-describedby={shownFault ? `${id}-fault` : undefined}
+              onFocus={(event) => {
+                event.target.select()
+                if (takes)
+                  aimReadingsAt({
+                    kind: takes,
+                    label,
+                    fill: (reading) => take(`${reading} ${STORED[takes]}`),
+                  })
+              }}
+              onBlur={letGo}
+              onChange={(event) => take(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key === 'Escape') giveUp()
+                else if (event.key === 'Enter') input.current?.blur()
+                else if (step !== undefined && ['+', '-', 'ArrowUp', 'ArrowDown'].includes(event.key)) {
+                  event.preventDefault()
+                  stepBy(event.key === '+' || event.key === 'ArrowUp' ? 1 : -1, event.shiftKey)
+                }
+              }}
+            />
+            {unit && (
+              <span className="min-w-0 truncate text-16 text-ink-2 group-focus-within:text-ink">{unit}</span>
             )}
-            style={{ width: `${Math.max(2, shown.length) * 0.6 + 0.2}em` }}
-            inputMode="decimal"
-            autoComplete="off"
-            value={shown}
-            aria-invalid={shownFault !== undefined}
-            aria-describedby={shownFault ? `${id}-fault` : undefined}
-            onFocus={(event) => {
-              event.target.select()
-              if (takes)
-                aimReadingsAt({ kind: takes, label, fill: (reading) => take(`${reading} ${STORED[takes]}`) })
-            }}
-            onBlur={letGo}
-            onChange={(event) => take(event.target.value)}
-            onKeyDown={(event) => {
-              if (event.key === 'Escape') giveUp()
-              else if (event.key === 'Enter') input.current?.blur()
-              else if (step !== undefined && ['+', '-', 'ArrowUp', 'ArrowDown'].includes(event.key)) {
-                event.preventDefault()
-                stepBy(event.key === '+' || event.key === 'ArrowUp' ? 1 : -1, event.shiftKey)
-              }
-            }}
-          />
-          {unit && (
-            <span className="min-w-0 truncate text-16 text-ink-2 group-focus-within:text-ink">{unit}</span>
-          )}
-        </span>
-        {shownFault && (
-          <p id={`${id}-fault`} role="alert" className="pt-1 text-14 leading-snug text-ink">
-            {shownFault}
-          </p>
+          </span>
+        </div>
+        {step !== undefined && (
+          <div className="hidden shrink-0 group-focus-within:flex">
+            {([-1, 1] as const).map((direction) => (
+              <button
+                key={direction}
+                type="button"
+                tabIndex={-1}
+                className="slab w-11 border-l rule text-24"
+                aria-label={`${label}: ${direction > 0 ? 'more' : 'less'}`}
+                onPointerDown={(event) => event.preventDefault()}
+                onClick={(event) => stepBy(direction, event.shiftKey)}
+              >
+                {direction > 0 ? '+' : '−'}
+              </button>
+            ))}
+          </div>
         )}
       </div>
-      {step !== undefined && (
-        <div className="hidden shrink-0 group-focus-within:flex">
-          {([-1, 1] as const).map((direction) => (
-            <button
-              key={direction}
-              type="button"
-              tabIndex={-1}
-              className="slab w-11 border-l rule text-24"
-              aria-label={`${label}: ${direction > 0 ? 'more' : 'less'}`}
-              onPointerDown={(event) => event.preventDefault()}
-              onClick={(event) => stepBy(direction, event.shiftKey)}
-            >
-              {direction > 0 ? '+' : '−'}
-            </button>
-          ))}
-        </div>
+      {shownFault && (
+        // Across the whole cell: it must not wrap anew, and move what is below, when the steppers come and go.
+        <p id={`${id}-fault`} role="alert" className="px-3 pb-1.5 text-14 leading-snug text-ink">
+          {shownFault}
+        </p>
       )}
     </div>
   )

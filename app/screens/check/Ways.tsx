@@ -107,7 +107,7 @@ function OneWay({ way, number, because, afterRound, target, reach, busy, onChoos
           <p className="shrink-0 leading-tight">
             <span className="slab block text-36 leading-none">{sizes.bare(plan.finished.across)}</span>
             <span className="text-16 text-ink-2">
-              {sizes.unit} ± {sizes.doubt(plan.finished.plusMinus)}, {wayOutcome(way)}
+              ± {sizes.doubt(plan.finished.plusMinus)} {sizes.unit}, {wayOutcome(way)}
             </span>
           </p>
         </div>

@@ -10,6 +10,8 @@ import { NameField } from '../../ui/NameField.tsx'
 import { refusalFrom } from '../../ui/refusal.ts'
 import { Header } from '../../ui/Header.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
+import { notStoredWords } from '../../store/mustFit.ts'
+import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 
@@ -37,8 +39,13 @@ export function CreateScreen() {
   const begin = async () => {
     if (!read?.ok || problem || nameRefused || busy) return
     setBusy(true)
-    const id = await createMat(name.trim() || 'Round mat', read.value, gaugeId || undefined)
-    await navigate(`/piece/${id}/plan`)
+    try {
+      const id = await createMat(name.trim() || 'Round mat', read.value, gaugeId || undefined)
+      await navigate(`/piece/${id}/plan`)
+    } catch (error) {
+      say(notStoredWords(error))
+      setBusy(false)
+    }
   }
   return (
     <div className="flex min-h-dvh flex-col">

@@ -148,7 +148,9 @@ export function Way({ draft, set, settings }: WayProps) {
   ]
   return (
     <details className="group">
-      <summary className="min-h-8 cursor-pointer text-16">{said.filter(Boolean).join(', ')}</summary>
+      <summary className="min-h-8 cursor-pointer text-16 max-sm:min-h-11 max-sm:content-center">
+        {said.filter(Boolean).join(', ')}
+      </summary>
       <div className="grid grid-cols-2 gap-2 pt-1">
         <Select
           label="Stitch"

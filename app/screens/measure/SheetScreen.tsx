@@ -26,6 +26,7 @@ export function SheetScreen() {
           tabIndex={0}
           role="group"
           aria-label="The sheet"
+          data-true-size
         >
           <MeasuringSheet />
         </div>

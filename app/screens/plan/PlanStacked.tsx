@@ -113,7 +113,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
               guess={guess}
               lit={lit}
               onPoint={setLit}
-              rowHeight={30 * (settings.print / 100)}
+              rowHeight={(phone ? 44 : 30) * (settings.print / 100)}
             />
           </section>
         )}

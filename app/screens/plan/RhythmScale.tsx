@@ -16,26 +16,28 @@ export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { mod
   return (
     <div className="flex items-center gap-x-4 border-b-2 rule px-3 max-sm:flex-wrap max-sm:py-1">
       <RadioGroup.Root
-        className="flex min-w-0 shrink-0 items-center max-sm:w-full"
+        className="flex min-w-0 shrink-0 items-center max-sm:w-full max-sm:flex-wrap max-sm:justify-between"
         aria-label="Precision or rhythm"
         orientation="horizontal"
         value={String(now?.positions[0] ?? piece.rhythm)}
         onValueChange={(value) => changePiece({ ...piece, rhythm: Number(value) })}
       >
         <span className="slab pr-2 text-16 max-sm:large:text-14">Precision</span>
-        {shown.map((offer) => (
-          <RadioGroup.Item
-            key={offer.positions[0]}
-            value={String(offer.positions[0])}
-            aria-label={`${offer.positions[0]! * 100}% rhythm${'stitchesOff' in offer ? `: up to ${offer.stitchesOff.toFixed(1)} stitches off flat, ${repeats(offer.differentRepeats)}` : ''}`}
-            className="group grid h-11 min-w-0 place-items-center max-sm:grow"
-            style={{ width: `${offer.positions.length * 1.75}rem` }}
-          >
-            <span className="relative grid h-full w-full place-items-center before:absolute before:inset-x-0 before:top-1/2 before:h-px before:bg-ink">
-              <span className="z-10 size-3.5 border-2 rule bg-film group-data-[state=checked]:size-5 group-data-[state=checked]:bg-ink" />
-            </span>
-          </RadioGroup.Item>
-        ))}
+        <span className="flex min-w-0 max-sm:order-last max-sm:basis-full">
+          {shown.map((offer) => (
+            <RadioGroup.Item
+              key={offer.positions[0]}
+              value={String(offer.positions[0])}
+              aria-label={`${offer.positions[0]! * 100}% rhythm${'stitchesOff' in offer ? `: up to ${offer.stitchesOff.toFixed(1)} stitches off flat, ${repeats(offer.differentRepeats)}` : ''}`}
+              className="group grid h-11 min-w-0 place-items-center max-sm:grow"
+              style={{ width: `${offer.positions.length * 1.75}rem` }}
+            >
+              <span className="relative grid h-full w-full place-items-center before:absolute before:inset-x-0 before:top-1/2 before:h-px before:bg-ink">
+                <span className="z-10 size-3.5 border-2 rule bg-film group-data-[state=checked]:size-5 group-data-[state=checked]:bg-ink" />
+              </span>
+            </RadioGroup.Item>
+          ))}
+        </span>
         <span className="slab pl-2 text-16 max-sm:large:text-14">Rhythm</span>
       </RadioGroup.Root>
       <p className="min-w-0 grow py-1 text-14 leading-tight" aria-live="polite">

@@ -74,7 +74,7 @@ function Sheet({ view, yarns, settings }: SheetProps) {
   return (
     <main className="grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-4 px-7 py-4 max-sm:px-4 print:max-w-none print:p-0">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
-        <h1 className="text-36">{project.name}</h1>
+        <h1 className="min-w-0 text-36 [overflow-wrap:anywhere]">{project.name}</h1>
         <button type="button" className="button-ink print:hidden" onClick={() => window.print()}>
           Print
         </button>

@@ -224,7 +224,7 @@ function StageFilter({ rows, ofDemo, stage, onStage }: StageFilterProps) {
             type="button"
             aria-pressed={stage === value}
             className={clsx(
-              'min-h-11 border-b-4 text-16',
+              'min-h-11 min-w-11 border-b-4 text-16',
               stage === value ? 'border-ink font-bold' : 'border-transparent text-ink-2 hover:text-ink',
             )}
             onClick={() => onStage(value)}

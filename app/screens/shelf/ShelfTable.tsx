@@ -114,7 +114,7 @@ function Row({ row, number, oneLine, longest, yarns, sizes, chosen, onChoose, ..
       <th scope="row" className={clsx('pr-4 pl-2 font-normal', oneLine ? 'py-0.5' : 'py-1')}>
         <Link
           to={`/piece/${project.id}/plan`}
-          className="slab block max-w-80 py-0.5 text-18 leading-tight [overflow-wrap:anywhere] underline-offset-4 hover:underline max-lg:py-2"
+          className="slab block max-w-80 py-0.5 text-18 leading-tight [overflow-wrap:anywhere] underline-offset-4 hover:underline max-lg:flex max-lg:min-h-11 max-lg:items-center"
         >
           {project.name}
         </Link>
