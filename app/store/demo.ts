@@ -68,7 +68,13 @@ export async function takeDemoAway(): Promise<
 > {
   const demo = await readDemo()
   if (!demo) return undefined
-  const records = await recordsOf(demo.projects)
+  const here = <T>(found: readonly (T | undefined)[]): T[] => found.filter((one) => one !== undefined)
+  // Its gauges and yarns all of them, also those that no piece goes by.
+  const records: Records = {
+    ...(await recordsOf(demo.projects)),
+    gauges: here(await database.gauges.bulkGet([...demo.gauges])),
+    yarns: here(await database.yarns.bulkGet([...demo.yarns])),
+  }
   await database.transaction('rw', database.tables, async () => {
     await removeProjects(demo.projects)
     const all = await recordsOf()
@@ -88,6 +94,9 @@ export async function takeDemoAway(): Promise<
 export async function putDemoBack(taken: { readonly demo: Demo; readonly records: Records }): Promise<void> {
   await putRecords(taken.records)
   await keep(taken.demo)
+  if ((await readSettings()).name === DEFAULT_SETTINGS.name) {
+    await saveSettings({ name: taken.demo.workshop })
+  }
 }
 
 async function nameOwnWorkshop({ workshop }: Demo): Promise<void> {

@@ -4,12 +4,11 @@ import { freshId } from '../../store/database.ts'
 import { saveYarn } from '../../store/mutations.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
+import { newYarnColour } from '../yarns/newYarnColours.ts'
 import type { PlanModel } from './planModel.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { NameField } from '../../ui/NameField.tsx'
 
-/** Colours offered to a new yarn, one after the other. */
-const NEW_COLOURS = ['#55656C', '#2F5B50', '#BCCBB8', '#77675B', '#FAFCFB']
 const NEW = 'new'
 
 /** Which yarn from which round on; a yarn's name and colour are changed here too. */
@@ -23,7 +22,7 @@ export function YarnEditor({ model }: { model: PlanModel }) {
     const yarn: YarnRecord = {
       id: freshId(),
       name: `Yarn ${yarns.length + 1}`,
-      colour: NEW_COLOURS[yarns.length % NEW_COLOURS.length]!,
+      colour: newYarnColour(yarns.length),
       weight: gauge.weight,
       fibre: gauge.fibre,
     }

@@ -1,5 +1,6 @@
 import {
   doubtAtHand,
+  LIMITS,
   metresAtHand,
   yarnCheck,
   yarnsIn,
@@ -13,6 +14,7 @@ import { useYarns } from '../../store/queries.ts'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { Modal } from '../../ui/Modal.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 
 interface YarnDialogProps {
@@ -61,14 +63,16 @@ export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogPr
                 unit={sizes.mass.unit}
                 takes="mass"
                 onChange={(leftoverGrams) => void saveYarn({ ...yarn, leftoverGrams })}
+                onClear={() => void saveYarn({ ...yarn, leftoverGrams: undefined })}
               />
               <NumberCell
                 className="border-l rule"
                 label="Whole balls beside it"
                 value={yarn.balls}
                 format={String}
-                parse={wholeBalls}
+                parse={parseWhole(...LIMITS.balls, 'a number of balls')}
                 onChange={(balls) => void saveYarn({ ...yarn, balls })}
+                onClear={() => void saveYarn({ ...yarn, balls: undefined })}
               />
             </div>
             {!labelled && (
@@ -86,11 +90,6 @@ export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogPr
     </Modal>
   )
 }
-
-const wholeBalls = (text: string) =>
-  /^\d{1,4}$/.test(text.trim())
-    ? { ok: true as const, value: Number(text) }
-    : { ok: false as const, message: 'Whole balls, like 0, 1 or 2.' }
 
 function Answer({ check, sizes, lastRound }: { check: YarnCheck; sizes: Sizes; lastRound: number }) {
   const { left, leftPlusMinus, needed, neededPlusMinus, lastSafeRound, runsOut, piece, morePieces } = check

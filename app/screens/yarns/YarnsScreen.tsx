@@ -10,10 +10,10 @@ import { Header } from '../../ui/Header.tsx'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { Opening } from '../../ui/Opening.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
+import { newYarnColour } from './newYarnColours.ts'
 import { YarnDetail } from './YarnDetail.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 
-const NEW_COLOURS = ['#55656C', '#2F5B50', '#BCCBB8', '#77675B', '#FAFCFB']
 const NO_YARNS: readonly YarnRecord[] = []
 
 /** The yarn shelf: every colour as a cord whose length is what is left. */
@@ -36,7 +36,7 @@ export function YarnsScreen() {
       ...(like ? labelOf(like) : {}),
       id: freshId(),
       name: like ? 'Another colour' : `Yarn ${all.length + 1}`,
-      colour: NEW_COLOURS[all.length % NEW_COLOURS.length]!,
+      colour: newYarnColour(all.length),
     }
     await saveYarn(yarn)
     setChosen(yarn.id)

@@ -1,0 +1,92 @@
+import { readFileSync } from 'node:fs'
+import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
+import { projectFile, UNMEASURED_GAUGE, writeProjectFile, type ProjectFile } from '../../core/index.ts'
+import { database } from './database.ts'
+import { placeDemo, putDemo, putDemoBack, readDemo, takeDemoAway } from './demo.ts'
+import { createMat, saveGauge, savePiece, saveSettings } from './mutations.ts'
+import { readSettings } from './queries.ts'
+import { recordsOf } from './records.ts'
+
+const file = JSON.parse(readFileSync('demo/skarn-hut.uzel.json', 'utf8')) as ProjectFile
+
+const pieceOf = async (projectId: string) =>
+  (await database.pieces.where('projectId').equals(projectId).first())!
+const sorted = <T extends { id: string }>(records: readonly T[]) =>
+  [...records].sort((one, other) => (one.id < other.id ? -1 : 1))
+
+beforeEach(async () => {
+  await Promise.all(database.tables.map((table) => table.clear()))
+  await putDemo(file, 'here')
+  await saveSettings({ ...file.workshop!, name: 'Skarn Hut' })
+})
+
+afterEach(async () => {
+  const text = writeProjectFile(projectFile(await recordsOf(), file.exportedAt, await readSettings()))
+  expect(readProjectFile(text)).toMatchObject({ ok: true })
+})
+
+test('taken away, nothing of the demo is left; put back, all of it is there, work and all', async () => {
+  const before = await recordsOf()
+  const taken = (await takeDemoAway())!
+  const after = await recordsOf()
+  expect(Object.values(after).flat()).toEqual([])
+  expect(await readDemo()).toBeUndefined()
+  expect((await readSettings()).name).toBe('My workshop')
+  await putDemoBack(taken)
+  const back = await recordsOf()
+  for (const table of Object.keys(before) as (keyof typeof before)[]) {
+    expect(sorted<{ id: string }>(back[table])).toEqual(sorted<{ id: string }>(before[table]))
+  }
+  expect(await readDemo()).toMatchObject({ place: 'here', workshop: 'Skarn Hut' })
+  expect((await readSettings()).name).toBe('Skarn Hut')
+})
+
+test('a mat of the maker’s own on a demo gauge and yarn keeps both when the demo goes', async () => {
+  const id = await createMat('Bench mat', 300, 'cotton-single')
+  const piece = await pieceOf(id)
+  await savePiece({ ...piece, colours: [{ fromRound: 1, yarn: 'soot', beside: ['bark'] }] })
+  await takeDemoAway()
+  const { projects, gauges, yarns } = await recordsOf()
+  expect(projects.map((project) => project.name)).toEqual(['Bench mat'])
+  expect(gauges.map((gauge) => gauge.id)).toEqual(['cotton-single'])
+  expect(yarns.map((yarn) => yarn.id).sort()).toEqual(['bark', 'soot'])
+})
+
+test('a workshop that was given a name of its own keeps it', async () => {
+  await saveSettings({ name: 'Hut above the pass' })
+  await placeDemo('aside')
+  expect((await readSettings()).name).toBe('Hut above the pass')
+  await takeDemoAway()
+  expect((await readSettings()).name).toBe('Hut above the pass')
+})
+
+test('set aside, the demo stays whole, and the shelf is the maker’s own by name', async () => {
+  const before = await database.events.count()
+  await placeDemo('aside')
+  expect(await readDemo()).toMatchObject({ place: 'aside', projects: ['kettle-trivet', 'tin-mug-mats'] })
+  expect(await database.events.count()).toBe(before)
+  expect((await readSettings()).name).toBe('My workshop')
+  await placeDemo('among')
+  expect(await readDemo()).toMatchObject({ place: 'among' })
+})
+
+test('a new piece opens on no stranger’s yarn, unless it goes by the stranger’s gauge', async () => {
+  const yarnOf = async (projectId: string) => (await pieceOf(projectId)).colours[0]!.yarn
+  const first = await yarnOf(await createMat('Pot mat', 180))
+  expect(file.yarns.map(({ id }) => id)).not.toContain(first)
+  expect((await database.yarns.get(first))?.name).toBe('My yarn')
+  // The next one finds the maker's own.
+  expect(await yarnOf(await createMat('Stool mat', 320))).toBe(first)
+  expect(file.yarns.map(({ id }) => id)).toContain(
+    await yarnOf(await createMat('Trivet', 200, 'cotton-single')),
+  )
+})
+
+test('where there is no demo, there is nothing to take away or to place', async () => {
+  await takeDemoAway()
+  expect(await takeDemoAway()).toBeUndefined()
+  await placeDemo('aside')
+  expect(await readDemo()).toBeUndefined()
+  await saveGauge({ ...UNMEASURED_GAUGE, id: 'own' })
+  expect((await recordsOf()).gauges).toHaveLength(1)
+})
