@@ -6,6 +6,11 @@ export default defineConfig({
   testDir: './e2e',
   outputDir: './test-results',
   workers: 2,
+  // A killed browser tells something when nothing else is slow: last, and alone.
+  projects: [
+    { name: 'screens', testIgnore: /kill\.spec/ },
+    { name: 'kills', testMatch: /kill\.spec/, dependencies: ['screens'] },
+  ],
   retries: process.env['CI'] ? 1 : 0,
   timeout: 60_000,
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],

@@ -48,10 +48,14 @@ let kills: readonly Kill[] = []
 let killsHeld = true
 if (count('kills') > 0) {
   try {
-    execFileSync('npx', ['playwright', 'test', 'e2e/kill.spec.ts', '--retries=0', '--reporter=line'], {
-      stdio: 'inherit',
-      env: { ...process.env, TORMENT_KILLS: String(count('kills')), TORMENT_SEED: String(seed) },
-    })
+    execFileSync(
+      'npx',
+      ['playwright', 'test', 'e2e/kill.spec.ts', '--no-deps', '--retries=0', '--reporter=line'],
+      {
+        stdio: 'inherit',
+        env: { ...process.env, TORMENT_KILLS: String(count('kills')), TORMENT_SEED: String(seed) },
+      },
+    )
   } catch {
     killsHeld = false
   }

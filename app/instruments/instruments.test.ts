@@ -23,6 +23,9 @@ class StreamStub {
 const asked: [string, RequestInit | undefined][] = []
 let answer: { ok: boolean; status: number; json: () => Promise<unknown> }
 
+const { EventSource: before, fetch: fetchBefore } = globalThis as unknown as Record<string, unknown>
+afterAll(() => Object.assign(globalThis, { EventSource: before, fetch: fetchBefore }))
+
 beforeAll(() => {
   Object.assign(globalThis, {
     EventSource: StreamStub,

@@ -2,6 +2,8 @@ import { Plus, X } from 'lucide-react'
 import { yarnsIn, type HeldYarns, type YarnRecord } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { saveYarn } from '../../store/mutations.ts'
+import { useDraft } from '../../store/useDraft.ts'
+import { say } from '../../ui/toasts.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { newYarnColour } from '../yarns/newYarnColours.ts'
@@ -96,7 +98,7 @@ export function YarnEditor({ model }: { model: PlanModel }) {
             />
             {yarnsIn(run).map((id) => {
               const held = yarns.find((one) => one.id === id)
-              return held && <YarnFields key={id} yarn={held} />
+              return held && <YarnFields key={id} stored={held} />
             })}
           </fieldset>
         )
@@ -150,8 +152,9 @@ function OtherStrands({ run, strands, yarns, onChange }: OtherStrandsProps) {
   ))
 }
 
-function YarnFields({ yarn }: { yarn: YarnRecord }) {
+function YarnFields({ stored }: { stored: YarnRecord }) {
   const sizes = useSizes()
+  const [yarn, change] = useDraft(stored, ['yarns'], saveYarn, say)
   return (
     <div className="col-span-3 grid grid-cols-[3rem_1fr_8rem] gap-2">
       <input
@@ -159,7 +162,7 @@ function YarnFields({ yarn }: { yarn: YarnRecord }) {
         className="h-11 w-12 border rule bg-fog p-1"
         aria-label={`Colour of ${yarn.name}`}
         value={yarn.colour}
-        onChange={({ target: { value } }) => void saveYarn({ ...yarn, colour: value })}
+        onChange={({ target: { value } }) => change({ ...yarn, colour: value })}
       />
       <NameField
         key={yarn.id}
@@ -167,7 +170,7 @@ function YarnFields({ yarn }: { yarn: YarnRecord }) {
         labelled="said"
         must
         value={yarn.name}
-        onChange={(name) => void saveYarn({ ...yarn, name: name! })}
+        onChange={(name) => change({ ...yarn, name: name! })}
       />
       <NumberCell
         className="border rule bg-fog"
@@ -176,8 +179,8 @@ function YarnFields({ yarn }: { yarn: YarnRecord }) {
         format={sizes.yarn.bare}
         parse={sizes.yarn.parse}
         unit={sizes.yarn.unit}
-        onChange={(metres) => void saveYarn({ ...yarn, metres })}
-        onClear={() => void saveYarn({ ...yarn, metres: undefined })}
+        onChange={(metres) => change({ ...yarn, metres })}
+        onClear={() => change({ ...yarn, metres: undefined })}
       />
     </div>
   )

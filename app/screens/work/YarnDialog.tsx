@@ -8,13 +8,16 @@ import {
   type Plan,
   type Position,
   type YarnCheck,
+  type YarnRecord,
 } from '../../../core/index.ts'
 import { saveYarn } from '../../store/mutations.ts'
 import { useYarns } from '../../store/queries.ts'
+import { useDraft } from '../../store/useDraft.ts'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { Modal } from '../../ui/Modal.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
+import { say } from '../../ui/toasts.tsx'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 
 interface YarnDialogProps {
@@ -27,7 +30,6 @@ interface YarnDialogProps {
 
 /** Weigh the ball: what is left, which round is the last safe one, and what it finishes. */
 export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogProps) {
-  const sizes = useSizes()
   const yarns = useYarns() ?? []
   const ids = plan.yarn.map(({ yarn }) => yarn)
   const current = yarnsIn(plan.rounds[position.round - 1]!)
@@ -36,58 +38,66 @@ export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogPr
     <Modal open={open} onClose={onClose} title="Will the yarn do?">
       {ordered.map((id) => {
         const yarn = yarns.find((one) => one.id === id)
-        if (!yarn) return null
-        const here = metresAtHand(yarn)
-        const labelled = yarn.metresPerBall !== undefined && yarn.gramsPerBall !== undefined
-        const check =
-          here === undefined
-            ? undefined
-            : yarnCheck({
-                spec,
-                plan,
-                position,
-                yarn: id,
-                left: here,
-                leftSd: doubtAtHand(yarn, here),
-                useSd: spec.gauge.yarnUse?.sd,
-              })
-        return (
-          <section key={id} aria-label={yarn.name} className="grid gap-2 border-t rule pt-3">
-            <h3 className="text-21">{yarn.name}</h3>
-            <div className="grid max-w-md grid-cols-2 border-2 rule">
-              <NumberCell
-                label={`Begun ball of ${yarn.name}`}
-                value={yarn.leftoverGrams}
-                format={sizes.mass.bare}
-                parse={sizes.mass.parse}
-                unit={sizes.mass.unit}
-                takes="mass"
-                onChange={(leftoverGrams) => void saveYarn({ ...yarn, leftoverGrams })}
-                onClear={() => void saveYarn({ ...yarn, leftoverGrams: undefined })}
-              />
-              <NumberCell
-                className="border-l rule"
-                label="Whole balls beside it"
-                value={yarn.balls}
-                format={String}
-                parse={parseWhole(...LIMITS.balls, 'a number of balls')}
-                onChange={(balls) => void saveYarn({ ...yarn, balls })}
-                onClear={() => void saveYarn({ ...yarn, balls: undefined })}
-              />
-            </div>
-            {!labelled && (
-              <p className="text-16">
-                The label is missing: put metres and grams of a ball on the yarn shelf to weigh by.
-              </p>
-            )}
-            {check && <Answer check={check} sizes={sizes} lastRound={plan.rounds.length} />}
-          </section>
-        )
+        return yarn && <Ball key={id} stored={yarn} spec={spec} plan={plan} position={position} />
       })}
       <div className="-mx-6 -mb-6 max-sm:-mx-4 max-sm:-mb-4">
         <InstrumentBar />
       </div>
     </Modal>
+  )
+}
+
+type BallProps = Pick<YarnDialogProps, 'spec' | 'plan' | 'position'> & { readonly stored: YarnRecord }
+
+/** What is left of one yarn, as the scale says, and what that is enough for. */
+function Ball({ stored, spec, plan, position }: BallProps) {
+  const sizes = useSizes()
+  const [yarn, change] = useDraft(stored, ['yarns'], saveYarn, say)
+  const left = metresAtHand(yarn)
+  const labelled = yarn.metresPerBall !== undefined && yarn.gramsPerBall !== undefined
+  const check =
+    left === undefined
+      ? undefined
+      : yarnCheck({
+          spec,
+          plan,
+          position,
+          yarn: yarn.id,
+          left,
+          leftSd: doubtAtHand(yarn, left),
+          useSd: spec.gauge.yarnUse?.sd,
+        })
+  return (
+    <section aria-label={yarn.name} className="grid gap-2 border-t rule pt-3">
+      <h3 className="text-21">{yarn.name}</h3>
+      <div className="grid max-w-md grid-cols-2 border-2 rule">
+        <NumberCell
+          label={`Begun ball of ${yarn.name}`}
+          value={yarn.leftoverGrams}
+          format={sizes.mass.bare}
+          parse={sizes.mass.parse}
+          unit={sizes.mass.unit}
+          takes="mass"
+          onChange={(leftoverGrams) => change({ ...yarn, leftoverGrams })}
+          onClear={() => change({ ...yarn, leftoverGrams: undefined })}
+        />
+        <NumberCell
+          className="border-l rule"
+          label="Whole balls beside it"
+          value={yarn.balls}
+          format={String}
+          parse={parseWhole(...LIMITS.balls, 'a number of balls')}
+          onChange={(balls) => change({ ...yarn, balls })}
+          onClear={() => change({ ...yarn, balls: undefined })}
+        />
+      </div>
+      {!labelled && (
+        <p className="text-16">
+          The label is missing: put metres and grams of a ball on the yarn shelf to weigh by.
+        </p>
+      )}
+      {check && <Answer check={check} sizes={sizes} lastRound={plan.rounds.length} />}
+    </section>
   )
 }
 
