@@ -78,6 +78,7 @@ export { stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'
 export {
   DEFAULT_SETTINGS,
+  RECORD_TABLES,
   type CopyRecord,
   type GaugeRecord,
   type PieceRecord,

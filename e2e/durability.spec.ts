@@ -1,27 +1,12 @@
 import { expect, test, type Page } from '@playwright/test'
 import { countOf, openShelf } from './shelf.ts'
+import { stored } from './storage.ts'
 
 /** The log of the trivet as stored: its events in order. */
-async function storedLog(page: Page): Promise<{ seq: number; type: string }[]> {
-  return page.evaluate(
-    () =>
-      new Promise<{ seq: number; type: string }[]>((resolve, reject) => {
-        const open = indexedDB.open('uzel')
-        open.onerror = () => reject(open.error ?? new Error('The database did not open.'))
-        open.onsuccess = () => {
-          const all = open.result.transaction('events').objectStore('events').getAll()
-          all.onsuccess = () => {
-            open.result.close()
-            resolve(
-              (all.result as { seq: number; type: string; copyId: string }[])
-                .filter(({ copyId }) => copyId === 'trivet-1')
-                .sort((one, other) => one.seq - other.seq),
-            )
-          }
-        }
-      }),
-  )
-}
+const storedLog = async (page: Page) =>
+  (await stored<{ seq: number; copyId: string }>(page, 'events'))
+    .filter(({ copyId }) => copyId === 'trivet-1')
+    .sort((one, other) => one.seq - other.seq)
 
 test('two tabs count on one piece: nothing lost, nothing doubled', async ({ page, context }) => {
   await openShelf(page)

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { openShelf, ROOMS } from './shelf.ts'
+import { stored } from './storage.ts'
 
 /** Every place, in every room and print: nothing sideways, nothing over anything, on a phone targets for thumbs. */
 const PLACES = [
@@ -222,17 +223,7 @@ test('Fog and Soot held together, a strand each: chosen, drawn, counted in metre
   await page.reload()
   await expect(page.getByRole('button', { name: 'Yarn Fog + Soot' })).toBeVisible()
   // What goes out comes back: the yarns are in the file, strand by strand.
-  const pieces = await page.evaluate(
-    () =>
-      new Promise<{ colours: unknown }[]>((resolve, reject) => {
-        const open = indexedDB.open('uzel')
-        open.onerror = () => reject(new Error('not opened'))
-        open.onsuccess = () => {
-          const all = open.result.transaction('pieces').objectStore('pieces').getAll()
-          all.onsuccess = () => resolve(all.result as { colours: unknown }[])
-        }
-      }),
-  )
+  const pieces = await stored<{ colours: unknown }>(page, 'pieces')
   expect(pieces.map(({ colours }) => colours)).toContainEqual([
     { fromRound: 1, yarn: 'fog', beside: ['soot'] },
   ])

@@ -89,7 +89,7 @@ Standard deviations, if nothing else is said.
 - Fabric, against its stiffness from round to round: ${along} along the round, bending ${bending} mm², weight
   ${weight} a mm, presses together ${buckles * 100}% before it waves, friction holds ${friction * 100}% of the way back to rest, a
   patted disc holds a strain of ${holdsFlat * 1e4}e-4 before its edge springs up; every maker's differs by ${fabric * 100}%.
-- An edge is seen to stand up from ${seen.standsUp} mm on, to wave from ${seen.waves * 100}% of excess length, a lot from ${seen.lot * 100}%; excess
+- An edge is seen to stand up from ${seen.standsUp} mm on, to wave from ${seen.waves * 100}% of excess length, a lot from ${Math.round(seen.lot * 100)}%; excess
   as the eye sees it: ${eye * 100}%.
 - Another hook against what is expected of it: ${hook * 100}%.
 - A count is one off ${miscount * 100} times of 100; a join is taken for what it is not ${misseen * 100} times of 100.

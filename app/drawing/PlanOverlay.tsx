@@ -94,6 +94,9 @@ function FlatLine({ outer, hole, frame }: { outer: Round; hole: number; frame: D
   const text =
     length > 470 ? 'Flat line: rows short of it cup, rows past it ruffle' : length > 150 ? 'Flat line' : ''
   const mirrored = frame.mirrored
+  // A row ends upright, so its lower corner stands over the line by so much of its height: words keep clear of it.
+  const rowHeight = (drawnRadius(outer) * frame.scale) / outer.number
+  const clear = 5 + rowHeight * Math.abs(Math.cos((slope * Math.PI) / 180))
   return (
     <g transform={`translate(${from.x} ${from.y}) rotate(${mirrored ? slope - 180 : slope})`}>
       <line
@@ -107,7 +110,7 @@ function FlatLine({ outer, hole, frame }: { outer: Round; hole: number; frame: D
       <line x2={mirrored ? -length : length} stroke="var(--color-ink)" strokeWidth={1.6} />
       <text
         x={(mirrored ? -1 : 1) * (length - (length > 470 ? 42 : 20))}
-        y={-7}
+        y={-clear}
         textAnchor={mirrored ? 'start' : 'end'}
         className="text-16 font-medium"
         fill="var(--color-ink)"

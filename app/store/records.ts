@@ -1,4 +1,4 @@
-import { yarnsOf, type Records, type WorkshopSettings } from '../../core/index.ts'
+import { RECORD_TABLES, yarnsOf, type Records, type WorkshopSettings } from '../../core/index.ts'
 import { database, type StoredProject } from './database.ts'
 import { eventsAfter, putLogs, removeLogs } from './workLog.ts'
 
@@ -75,7 +75,7 @@ export async function putRecords(
   workshop?: WorkshopSettings,
   onProgress: (share: number) => void = () => undefined,
 ): Promise<void> {
-  const tables = ['projects', 'pieces', 'gauges', 'yarns', 'copies', 'planVersions', 'readings'] as const
+  const tables = RECORD_TABLES.filter((table) => table !== 'events')
   const all = tables.reduce((sum, table) => sum + records[table].length, records.events.length)
   let written = 0
   const count = (some: number) => onProgress((written += some) / all)

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
-import { projectFile, writeProjectFile, type ProjectFile } from '../../core/index.ts'
+import { projectFile, RECORD_TABLES, writeProjectFile, type ProjectFile } from '../../core/index.ts'
 import { database } from './database.ts'
 import { importFile, previewImport } from './importing.ts'
 import {
@@ -39,15 +39,7 @@ test('what is taken in goes out again as it came', async () => {
   const sorted = <T extends { id: string }>(records: readonly T[]) =>
     [...records].sort((one, other) => (one.id < other.id ? -1 : 1))
   const records = await recordsOf()
-  for (const table of [
-    'projects',
-    'pieces',
-    'gauges',
-    'yarns',
-    'copies',
-    'planVersions',
-    'events',
-  ] as const) {
+  for (const table of RECORD_TABLES) {
     expect(sorted<{ id: string }>(records[table])).toEqual(sorted<{ id: string }>(demo[table]))
   }
   expect(await readSettings()).toEqual(demo.workshop)

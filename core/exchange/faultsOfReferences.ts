@@ -1,21 +1,10 @@
 import { yarnsIn } from '../yarn/strands.ts'
 import type { FileFault } from './fileFault.ts'
-import type { ProjectFile } from './records.ts'
-
-const TABLES = [
-  'projects',
-  'pieces',
-  'gauges',
-  'yarns',
-  'copies',
-  'planVersions',
-  'events',
-  'readings',
-] as const
+import { RECORD_TABLES, type ProjectFile } from './records.ts'
 
 /** Every id once, every id that is named there, and no number given twice. */
 export function* faultsOfReferences(file: ProjectFile): Generator<FileFault> {
-  for (const table of TABLES) {
+  for (const table of RECORD_TABLES) {
     yield* twice<{ readonly id: string }>(
       file[table],
       ({ id }) => id,

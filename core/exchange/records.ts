@@ -131,6 +131,18 @@ export interface Records {
   readonly readings: readonly PieceReading[]
 }
 
+/** The tables of a project file, in the order they are written. */
+export const RECORD_TABLES = [
+  'projects',
+  'pieces',
+  'gauges',
+  'yarns',
+  'copies',
+  'planVersions',
+  'events',
+  'readings',
+] as const satisfies readonly (keyof Records)[]
+
 export const FILE_FORMAT = 'uzel'
 export const FILE_VERSION = 4
 
