@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { replay } from '../worklog/replay.ts'
 import { yarnCheck } from '../fit/yarnCheck.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import type { PlanVersionRecord, ProjectFile } from './records.ts'
+import { RECORD_TABLES, type PlanVersionRecord, type ProjectFile } from './records.ts'
 import { readProjectFile } from './readProjectFile.ts'
 import { specOf } from './specOf.ts'
 
