@@ -117,3 +117,22 @@ test('pace is learned from taps, rests left out', () => {
   expect(pace).toBeLessThan(30)
   expect(paceFromLog(log.slice(0, 5), plan)).toBeUndefined()
 })
+
+test('a learned pace is held to what hands can do, however the taps come', () => {
+  const paced = (pause: number) => {
+    let events: LogEvent[] = [
+      { id: 'e1', copyId: 'copy', seq: 1, at: 0, type: 'start', planVersion: 1, to: { round: 1, unit: 0 } },
+    ]
+    for (let tap = 1; tap <= 60; tap++) {
+      const state = replay(events)
+      const event = workOn(plan.rounds, state, 'stitch') ?? nextRound(plan.rounds, state)!
+      events = [...events, { ...event, id: `e${tap + 1}`, copyId: 'copy', seq: tap + 1, at: tap * pause }]
+    }
+    return paceFromLog(events, plan)!
+  }
+  // Fifteen sc a minute are four seconds each, an increase twice that.
+  expect(paced(4000)).toBeGreaterThan(12)
+  expect(paced(4000)).toBeLessThan(32)
+  expect(paced(40)).toBe(40)
+  expect(paced(110_000)).toBe(3)
+})
