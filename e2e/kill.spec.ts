@@ -127,7 +127,6 @@ test('a browser that is killed while tapping and editing has lost nothing that w
     mkdirSync('test-results', { recursive: true })
     writeFileSync('test-results/torment-kills.json', JSON.stringify({ seed: SEED, report }, null, 1))
   }
-  // A disk slower than a maker waits shows a tap before it is stored: then the one under the finger may go.
-  expect(report.filter(({ lost }) => lost > 1)).toEqual([])
+  expect(report.filter(({ lost }) => lost > 0)).toEqual([])
   expect(report.reduce((sum, { taps }) => sum + taps, 0)).toBeGreaterThan(5 * KILLS)
 })

@@ -122,7 +122,7 @@ test('a log that ends in notes alone is read back to where the hook is', async (
   expect((await readWorkState(stored, db, 5)).finished).toBe(true)
 })
 
-test('a tap is shown when it is stored, and soon all the same when storing takes long', async () => {
+test('a tap is shown when it is stored; one that takes long is told soon as being on its way', async () => {
   const { db, copy } = await begun()
   const session = openWorkSession(copy, await readWorkState(copy, db), db)
   const letGo = hold(db)
@@ -131,11 +131,14 @@ test('a tap is shown when it is stored, and soon all the same when storing takes
   expect(session.view().state.position.unit).toBe(0)
   await pause(60)
   expect(session.view().state.position.unit).toBe(0)
+  expect(session.view().late).toBeUndefined()
   await pause(200)
-  expect(session.view().state.position.unit).toBe(2)
+  expect(session.view()).toMatchObject({ late: 2, state: { position: { unit: 0 } } })
   letGo()
   await session.settled()
   expect(await logOf(db, copy)).toHaveLength(3)
+  expect(session.view()).toMatchObject({ state: { position: { unit: 2 } } })
+  expect(session.view().late).toBeUndefined()
 })
 
 test('a hurry of taps is stored in a few transactions, not one by one', async () => {
@@ -164,7 +167,7 @@ test('two hurried tabs lose no tap, agree at the end, and never show a count tha
   setTimeout(letGo, 250)
   for (let tap = 0; tap < 60; tap++) {
     for (const session of sessions) session.act(stitch)
-    // Longer than a tap may wait: from here on it is shown before it is stored.
+    // Longer than a tap may wait: from here on taps are late.
     if (tap === 30) await pause(300)
     if (tap % 7 === 0) await pause(1)
     if (tap % 11 === 0) for (const session of sessions) session.catchUp()

@@ -14,8 +14,10 @@ import { eventsAfter, latestEvents } from './workLog.ts'
 export type Deed = (state: WorkState) => NewEvent | undefined
 
 export interface SessionView {
-  /** Where the work is: as stored, or as counted when storing takes longer than a maker waits. */
+  /** Where the work is: as stored, or as counted while nothing can be stored, which `unsaved` then says. */
   readonly state: WorkState
+  /** Deeds that are on their way for longer than a maker waits to see them: told beside the count, not in it. */
+  readonly late?: number
   /** Since when events could not be stored, with those events; they are counted all the same. */
   readonly unsaved?: { readonly since: number; readonly events: readonly LogEvent[] }
 }
@@ -23,7 +25,7 @@ export interface SessionView {
 export interface WorkSession {
   readonly view: () => SessionView
   readonly subscribe: (listener: () => void) => () => void
-  /** Counts on top of all that was counted before, and stores; shown when stored, or soon. Returns the event. */
+  /** Counts on top of all that was counted before, and stores; shown when stored. Returns the event. */
   readonly act: (deed: Deed) => LogEvent | undefined
   /** Resolves when all that was counted is stored or known to be unsaved. */
   readonly settled: () => Promise<void>
@@ -31,8 +33,8 @@ export interface WorkSession {
   readonly catchUp: () => void
 }
 
-/** A tap that is not stored after so long is shown all the same. */
-const SHOWN_WITHIN_MS = 180
+/** A tap that is not stored after so long is told as being on its way. */
+const TOLD_AFTER_MS = 180
 /** What could not be stored is tried again after so long, or with the next tap. */
 const AGAIN_AFTER_MS = 3000
 
@@ -94,7 +96,7 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
   let again: ReturnType<typeof setTimeout> | undefined
 
   const show = (view: SessionView) => {
-    if (view.state === current.state && view.unsaved === current.unsaved) return
+    if (view.state === current.state && view.unsaved === current.unsaved && view.late === current.late) return
     current = view
     for (const listener of listeners) listener()
   }
@@ -121,8 +123,13 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
     return { done, state }
   }
 
-  /** Whether what waits is shown: what was shown once is not taken back until it is stored. */
-  let showsAhead = false
+  const lateNow = () => waiting.filter(({ event }) => Date.now() - event.at >= TOLD_AFTER_MS).length
+
+  /** The view while all is well: what is stored, and how much is late. */
+  const showStored = () => {
+    const late = lateNow()
+    show({ state: stored, ...(late > 0 ? { late } : {}) })
+  }
 
   /** What is stored now, and what still waits on top of it. */
   const settle = (nowStored: WorkState, rest: readonly Waiting[], moved: boolean) => {
@@ -132,11 +139,8 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
       waiting = done
       ahead = state
     } else waiting = rest
-    if (waiting.length === 0) showsAhead = false
-    show({
-      state: showsAhead ? ahead : stored,
-      ...(waiting.length > 0 && current.unsaved ? { unsaved: current.unsaved } : {}),
-    })
+    if (waiting.length > 0 && current.unsaved) show({ ...current, state: ahead })
+    else showStored()
   }
 
   const storeWaiting = async () => {
@@ -164,7 +168,6 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
         await storeWaiting()
       } catch {
         const since = current.unsaved?.since ?? waiting[0]?.event.at ?? Date.now()
-        showsAhead = true
         show({ state: ahead, unsaved: { since, events: waiting.map(({ event }) => event) } })
         clearTimeout(again)
         again = setTimeout(() => void run(), AGAIN_AFTER_MS)
@@ -186,13 +189,7 @@ export function openWorkSession(copy: CopyRecord, initial: WorkState, db = datab
       ahead = replay([event], ahead)
       waiting = [...waiting, { deed, event }]
       if (current.unsaved) show({ ...current, state: ahead })
-      else {
-        setTimeout(() => {
-          if (!waiting.some((one) => one.event.id === event.id)) return
-          showsAhead = true
-          show({ ...current, state: ahead })
-        }, SHOWN_WITHIN_MS)
-      }
+      else setTimeout(() => !current.unsaved && showStored(), TOLD_AFTER_MS + 1)
       void run()
       return event
     },

@@ -8,6 +8,7 @@ interface CountTapeProps {
   readonly unit: number
   /** Height of the stage, px. */
   readonly roomHeight: number
+  readonly late: number
 }
 
 const HEIGHT = 42
@@ -16,7 +17,7 @@ const LEADS = { usual: 44, low: 22 }
 const LOW_STAGE = 520
 
 /** The round as a tape: a tick a stitch, a wedge at every increase, filled to the count. */
-export function CountTape({ now, unit, roomHeight }: CountTapeProps) {
+export function CountTape({ now, unit, roomHeight, late }: CountTapeProps) {
   const [area, { width }] = useElementSize()
   const { round, units, made, bracket } = now
   const lead = roomHeight > 0 && roomHeight < LOW_STAGE ? LEADS.low : LEADS.usual
@@ -51,7 +52,15 @@ export function CountTape({ now, unit, roomHeight }: CountTapeProps) {
           <path d={`M${x(made)} -6V${HEIGHT}`} stroke="var(--color-ink)" strokeWidth={4} />
         </g>
       </svg>
-      <CountTag made={made} of={round.count} at={x(made)} width={width} roomHeight={roomHeight} unit={unit} />
+      <CountTag
+        made={made}
+        of={round.count}
+        late={late}
+        at={x(made)}
+        width={width}
+        roomHeight={roomHeight}
+        unit={unit}
+      />
     </div>
   )
 }
@@ -111,6 +120,8 @@ function Ticks({
 interface CountTagProps {
   readonly made: number
   readonly of: number
+  /** Taps that are taking long to be stored: told beside the count until they are in it. */
+  readonly late: number
   /** Where the tape is filled to, px. */
   readonly at: number
   readonly width: number
@@ -122,7 +133,7 @@ interface CountTagProps {
 const NUMERAL = 0.62
 
 /** The count on its tag, pointing at the tape; it stays on the screen at both ends, and whole in any room. */
-function CountTag({ made, of, at, width, roomHeight, unit }: CountTagProps) {
+function CountTag({ made, of, late, at, width, roomHeight, unit }: CountTagProps) {
   const { print } = useSettings()
   const small = width < 600
   const rem = (16 * print) / 100
@@ -148,6 +159,11 @@ function CountTag({ made, of, at, width, roomHeight, unit }: CountTagProps) {
       <span className="slab pb-2 pl-4 leading-none whitespace-nowrap" style={{ fontSize: size * 0.44 }}>
         of {of}
       </span>
+      {late > 0 && (
+        <span role="status" className="slab absolute -top-1 bg-film px-1 text-18" style={{ left: tag }}>
+          +{late} <span className="visually-hidden">being stored</span>
+        </span>
+      )}
     </div>
   )
 }

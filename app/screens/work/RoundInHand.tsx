@@ -19,6 +19,8 @@ interface RoundInHandProps {
   readonly construction: Construction
   readonly now: WorkView
   readonly position: Position
+  /** Taps that take long to be stored. */
+  readonly late: number
 }
 
 /** Px of the stage from which what the round ends on, and then the piece so far, have room beside the work. */
@@ -26,7 +28,7 @@ const ROOM_FOR_MORE = 620
 const ROOM_FOR_ALL = 690
 
 /** The round on the hook, legible from across the table. */
-export function RoundInHand({ plan, construction, now, position }: RoundInHandProps) {
+export function RoundInHand({ plan, construction, now, position, late }: RoundInHandProps) {
   const { terms } = useSettings()
   const { round, repeat } = now
   const ops = round.steps[repeat.step]!.ops
@@ -73,7 +75,7 @@ export function RoundInHand({ plan, construction, now, position }: RoundInHandPr
           terms={terms}
           roomHeight={room.height}
         />
-        <CountTape now={now} unit={position.unit} roomHeight={room.height} />
+        <CountTape now={now} unit={position.unit} roomHeight={room.height} late={late} />
         {room.height >= ROOM_FOR_MORE && (
           <p className="absolute right-7 bottom-5 w-[22rem] text-right text-24 leading-tight max-lg:hidden">
             <strong>{bold}</strong> {rest}

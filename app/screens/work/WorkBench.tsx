@@ -47,7 +47,7 @@ const PRINTS = [100, 125, 150] as const
 /** The companion at the hook: shows the round, counts, and stops at its end for the check. */
 export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
   const { construction } = spec
-  const { state, unsaved, act } = open
+  const { state, late = 0, unsaved, act } = open
   const settings = useSettings()
   const navigate = useNavigate()
   const [dialog, setDialog] = useState<'note' | 'goTo' | 'keys' | 'yarn'>()
@@ -117,7 +117,13 @@ export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
         />
       ) : (
         <TapArea onTap={() => count('stitch')} onSwipe={() => count('repeat')}>
-          <RoundInHand plan={plan} construction={construction} now={now} position={state.position} />
+          <RoundInHand
+            plan={plan}
+            construction={construction}
+            now={now}
+            position={state.position}
+            late={late}
+          />
         </TapArea>
       )}
       <WorkBar
