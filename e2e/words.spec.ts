@@ -35,7 +35,7 @@ test('the demo kept aside is no stranger’s yarn in a new piece, and has a filt
   await expect(page.getByRole('link', { name: 'Round mat', exact: true })).toHaveCount(0)
   await page.goto('/settings')
   await expect(page.getByText('kept aside, under “Demo” on the shelf')).toBeVisible()
-  await page.getByRole('button', { name: 'Start with my own, empty' }).click()
+  await page.getByRole('button', { name: 'Take the demo off the shelf' }).click()
   await expect(page.getByText('is not on the shelf')).toBeVisible()
   await page.getByRole('button', { name: 'Put the demo on the shelf' }).click()
   await expect(page.getByText('kept aside, under “Demo” on the shelf')).toBeVisible()

@@ -13,7 +13,7 @@ export function DemoNote({ demo }: { demo: Demo }) {
         like; nothing of yours is in it.
       </p>
       <div className="flex flex-wrap gap-2">
-        <DemoDeeds />
+        <DemoDeeds first />
         <button type="button" className="button-line" onClick={() => void placeDemo('among')}>
           Look around first
         </button>
@@ -22,8 +22,15 @@ export function DemoNote({ demo }: { demo: Demo }) {
   )
 }
 
+interface DemoDeedsProps {
+  /** Whether it can be set aside: not what is aside already. */
+  readonly aside?: boolean
+  /** On the first visit taking it away is what to begin with; later it is one deed of others. */
+  readonly first?: boolean
+}
+
 /** Taking the demo away, with a way back, or setting it aside. */
-export function DemoDeeds({ aside = true }: { readonly aside?: boolean }) {
+export function DemoDeeds({ aside = true, first = false }: DemoDeedsProps) {
   const takeAway = async () => {
     const taken = await takeDemoAway()
     if (taken) {
@@ -32,8 +39,8 @@ export function DemoDeeds({ aside = true }: { readonly aside?: boolean }) {
   }
   return (
     <>
-      <button type="button" className="button-ink" onClick={() => void takeAway()}>
-        Start with my own, empty
+      <button type="button" className={first ? 'button-ink' : 'button-line'} onClick={() => void takeAway()}>
+        {first ? 'Start with my own, empty' : 'Take the demo off the shelf'}
       </button>
       {aside && (
         <button type="button" className="button-line" onClick={() => void placeDemo('aside')}>
