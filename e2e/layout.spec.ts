@@ -1,20 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf, ROOMS } from './shelf.ts'
-
-const SCREENS = [
-  ['shelf', '/'],
-  ['new', '/new'],
-  ['plan', '/piece/kettle-trivet/plan'],
-  ['work', '/piece/kettle-trivet/work'],
-  ['check', '/piece/kettle-trivet/check'],
-  ['sheet', '/piece/kettle-trivet/sheet'],
-  ['gauges', '/gauges/cotton-single'],
-  ['yarns', '/yarns'],
-  ['measure', '/measure'],
-  ['measuring sheet', '/sheet'],
-  ['settings', '/settings'],
-] as const
+import { openShelf, PLACES, ROOMS } from './shelf.ts'
 
 async function settle(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle')
@@ -35,7 +21,7 @@ const sticksOut = (page: Page) =>
       .map((element) => `${element.tagName} “${element.textContent.slice(0, 40)}”`)
   })
 
-for (const [name, path] of SCREENS) {
+for (const [name, path] of PLACES) {
   test(`${name}: nothing serious for a screen reader, nothing off the page at any size`, async ({ page }) => {
     await openShelf(page)
     for (const size of ROOMS) {
@@ -72,7 +58,7 @@ test('the page runs under its Content-Security-Policy without a violation', asyn
   })
   page.on('pageerror', (error) => complaints.push(error.message))
   await openShelf(page)
-  for (const [, path] of SCREENS) {
+  for (const [, path] of PLACES) {
     await page.goto(path)
     await settle(page)
   }

@@ -1,22 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf, ROOMS } from './shelf.ts'
+import { openShelf, PLACES, ROOMS } from './shelf.ts'
 import { stored } from './storage.ts'
 
-/** Every place, in every room and print: nothing sideways, nothing over anything, on a phone targets for thumbs. */
-const PLACES = [
-  ['shelf', '/'],
-  ['new', '/new'],
-  ['plan', '/piece/kettle-trivet/plan'],
-  ['a set', '/piece/tin-mug-mats/plan'],
-  ['work', '/piece/kettle-trivet/work'],
-  ['check', '/piece/kettle-trivet/check'],
-  ['sheet', '/piece/kettle-trivet/sheet'],
-  ['gauges', '/gauges/cotton-single'],
-  ['yarns', '/yarns'],
-  ['measure', '/measure'],
-  ['measuring sheet', '/sheet'],
-  ['settings', '/settings'],
-] as const
+// Every place, in every room and print: nothing sideways, nothing over anything, on a phone targets for thumbs.
 const PRINTS = [100, 125, 150]
 /** Numerals on the tape may be this small, nothing else under 14 (LOOK). */
 const SMALLEST = 14

@@ -7,6 +7,22 @@ export const ROOMS = [
   { width: 390, height: 844 },
 ]
 
+/** Every view of the application, with the demo on the shelf. */
+export const PLACES = [
+  ['shelf', '/'],
+  ['new', '/new'],
+  ['plan', '/piece/kettle-trivet/plan'],
+  ['a set', '/piece/tin-mug-mats/plan'],
+  ['work', '/piece/kettle-trivet/work'],
+  ['check', '/piece/kettle-trivet/check'],
+  ['sheet', '/piece/kettle-trivet/sheet'],
+  ['gauges', '/gauges/cotton-single'],
+  ['yarns', '/yarns'],
+  ['measure', '/measure'],
+  ['measuring sheet', '/sheet'],
+  ['settings', '/settings'],
+] as const
+
 /** Opens the shelf of a browser that was never here: the demo workshop is on it. */
 export async function openShelf(page: Page): Promise<void> {
   await page.goto('/')
