@@ -5,7 +5,7 @@
 import { writeFileSync } from 'node:fs'
 import { accuracyOf, type Accuracy } from '../core/testing/accuracyOf.ts'
 import { USUAL_FABRIC } from '../core/testing/elasticShell.ts'
-import { ASSUMED } from '../core/testing/simulatedMaker.ts'
+import { ASSUMED } from '../core/testing/makerHands.ts'
 
 const MAKERS = Number(process.argv[2] ?? 120)
 const TARGETS = [110, 150, 220, 300]

@@ -1,4 +1,5 @@
-import { simulateMaker, type MakerResult, type MakerSetting } from './simulatedMaker.ts'
+import type { MakerSetting } from './makerHands.ts'
+import { simulateMaker, type MakerResult } from './simulatedMaker.ts'
 
 const MISTAKES = ['missedIncreases', 'extraIncreases', 'joinWorked', 'firstSkipped'] as const
 
