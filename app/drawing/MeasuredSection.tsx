@@ -97,7 +97,7 @@ export function MeasuredSection({ width, rounds, measured, standsUp, sizes }: Me
           plan
         </text>
         <text x={planX + 8} y={TABLE - 28} fontSize={15} className="slab" fill="#0E2730">
-          {sizes.bare(planned)} ±{sizes.doubt(plusMinus)}
+          {sizes.bare(planned)} ± {sizes.doubt(plusMinus)}
         </text>
       </g>
     </svg>

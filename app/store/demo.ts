@@ -1,40 +1,23 @@
 import { DEFAULT_SETTINGS, type ProjectFile, type Records } from '../../core/index.ts'
 import { database } from './database.ts'
+import { forgetDemo, keepDemo, readDemo, type Demo } from './demoRecord.ts'
 import { useStored } from './liveQueries.ts'
 import { saveSettings } from './mutations.ts'
 import { readSettings } from './queries.ts'
 import { putRecords, recordsOf, removeProjects } from './records.ts'
 
-/** What of this browser's records came with the demo, and what its maker wants with it. */
-export interface Demo {
-  readonly projects: readonly string[]
-  readonly gauges: readonly string[]
-  readonly yarns: readonly string[]
-  /** Name its workshop had. */
-  readonly workshop: string
-  /** `here`: on the shelf, and the maker is asked; `among`: on the shelf; `aside`: behind a filter of its own. */
-  readonly place: 'here' | 'among' | 'aside'
-}
-
-const KEY = 'demo'
 const ids = (records: readonly { readonly id: string }[]) => records.map(({ id }) => id)
-
-export async function readDemo(): Promise<Demo | undefined> {
-  return (await database.remembered.get(KEY))?.value as Demo | undefined
-}
 
 export function useDemo(): Demo | null | undefined {
   return useStored(['demo'], ['remembered'], readDemo)
 }
-
-const keep = (demo: Demo) => database.remembered.put({ key: KEY, value: demo })
 
 /** Puts the demo workshop that came with the server on the shelf. Uzel's own file: tested, not validated here. */
 export async function putDemo(file: ProjectFile, place: Demo['place']): Promise<void> {
   await database.transaction('rw', database.tables, async () => {
     await putRecords(file)
     const { projects, gauges, yarns, workshop } = file
-    await keep({
+    await keepDemo({
       projects: ids(projects),
       gauges: ids(gauges),
       yarns: ids(yarns),
@@ -55,7 +38,7 @@ export async function fetchDemo(): Promise<ProjectFile> {
 export async function placeDemo(place: 'among' | 'aside'): Promise<void> {
   const demo = await readDemo()
   if (!demo) return
-  await keep({ ...demo, place })
+  await keepDemo({ ...demo, place })
   if (place === 'aside') await nameOwnWorkshop(demo)
 }
 
@@ -84,7 +67,7 @@ export async function takeDemoAway(): Promise<
     ])
     await database.gauges.bulkDelete(demo.gauges.filter((id) => !own.has(id)))
     await database.yarns.bulkDelete(demo.yarns.filter((id) => !own.has(id)))
-    await database.remembered.delete(KEY)
+    await forgetDemo()
   })
   await nameOwnWorkshop(demo)
   return { demo, records }
@@ -93,7 +76,7 @@ export async function takeDemoAway(): Promise<
 /** Puts back what was taken away. */
 export async function putDemoBack(taken: { readonly demo: Demo; readonly records: Records }): Promise<void> {
   await putRecords(taken.records)
-  await keep(taken.demo)
+  await keepDemo(taken.demo)
   if ((await readSettings()).name === DEFAULT_SETTINGS.name) {
     await saveSettings({ name: taken.demo.workshop })
   }

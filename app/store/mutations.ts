@@ -12,6 +12,7 @@ import {
   type YarnRecord,
 } from '../../core/index.ts'
 import { database, freshId } from './database.ts'
+import { readDemo } from './demoRecord.ts'
 import { mustFit } from './mustFit.ts'
 import { readSettings } from './queries.ts'
 import { putRecords, recordsOf, removeProjects } from './records.ts'
@@ -23,7 +24,7 @@ export async function createMat(name: string, across: number, gaugeId?: string):
   const now = Date.now()
   const project: ProjectRecord = { id: freshId(), name, createdAt: now, updatedAt: now }
   await mustFit('projects', project)
-  const demo = (await database.remembered.get('demo'))?.value as { yarns: readonly string[] } | undefined
+  const demo = await readDemo()
   await database.transaction(
     'rw',
     database.projects,

@@ -1,4 +1,5 @@
-import { fetchDemo, placeDemo, putDemo, putDemoBack, takeDemoAway, type Demo } from '../../store/demo.ts'
+import { fetchDemo, placeDemo, putDemo, putDemoBack, takeDemoAway } from '../../store/demo.ts'
+import type { Demo } from '../../store/demoRecord.ts'
 import { say } from '../../ui/toasts.tsx'
 
 /** On the first visit: that what lies here is a demo, and the three things to do with it. */
