@@ -125,7 +125,7 @@ test('the gate and the reader of files are one: what passes comes back, what doe
       )
       expect(read.ok).toBe(stored)
     }),
-    { numRuns: 400 },
+    { numRuns: 150 },
   )
   expect(passed).toBeGreaterThan(0)
 })

@@ -37,7 +37,7 @@ test('a log is read the same however it is stored: from its start, after any eve
         db.close()
       },
     ),
-    { numRuns: 8 },
+    { numRuns: 5 },
   )
 })
 
