@@ -68,18 +68,22 @@ test('what is refused leaves what stood there', async () => {
   expect(await readSettings()).toEqual({ ...DEFAULT_SETTINGS, name: 'Hut above the pass' })
 })
 
+/** Mostly right, so that a single wrong field decides. */
+const rarely = <T>(right: fc.Arbitrary<T>, ...wrong: T[]) =>
+  fc.oneof({ weight: 12, arbitrary: right }, { weight: 1, arbitrary: fc.constantFrom(...wrong) })
+
 /** A piece as an edit may leave it, right or wrong. */
 const edited: fc.Arbitrary<PieceRecord> = fc
   .record({
-    across: fc.oneof(fc.double({ min: 1, max: 3000, noNaN: true }), fc.constantFrom(0, -1, 3001, 1e9)),
-    tolerance: fc.constantFrom(0, 5, 1500, -1, 1501),
-    quantity: fc.constantFrom(1, 8, 1000, 0, 1001, 2.5),
-    rhythm: fc.constantFrom(0, 0.5, 1, 1.1, -0.1),
-    firstCount: fc.constantFrom(undefined, 6, 7, 400, 2, 401, 6.5),
-    of: fc.constantFrom(undefined, 2, 6, 24, 25, 1),
-    even: fc.array(fc.integer({ min: 0, max: 520 }), { maxLength: 3 }),
-    from: fc.array(fc.integer({ min: 0, max: 9 }), { maxLength: 2 }),
-    chains: fc.constantFrom(undefined, 3, 6, 60, 2, 61, 4.5),
+    across: rarely(fc.double({ min: 1, max: 3000, noNaN: true }), 0, -1, 3001, 1e9),
+    tolerance: rarely(fc.constantFrom(0, 5, 1500), -1, 1501),
+    quantity: rarely(fc.constantFrom(1, 8, 1000), 0, 1001, 2.5),
+    rhythm: rarely(fc.constantFrom(0, 0.5, 1), 1.1, -0.1),
+    firstCount: rarely<number | undefined>(fc.constantFrom(undefined, 6, 400), 7, 2, 401, 6.5),
+    of: rarely<number | undefined>(fc.constantFrom(undefined, 2), 24, 25, 1),
+    even: rarely(fc.uniqueArray(fc.integer({ min: 2, max: 500 }), { maxLength: 3 }), [0], [1], [501]),
+    from: rarely<number[]>(fc.constantFrom([], [4], [2, 9]), [1], [0], [5, 5], [9, 2]),
+    chains: rarely<number | undefined>(fc.constantFrom(undefined, 3, 6, 60), 2, 61, 4.5),
   })
   .map(({ across, tolerance, quantity, rhythm, firstCount, of, even, from, chains }) => ({
     ...mat,
@@ -127,7 +131,8 @@ test('the gate and the reader of files are one: what passes comes back, what doe
     }),
     { numRuns: 150 },
   )
-  expect(passed).toBeGreaterThan(0)
+  expect(passed).toBeGreaterThan(20)
+  expect(passed).toBeLessThan(130)
 })
 
 test('a maker is told what was refused, or that the disk may be full', () => {

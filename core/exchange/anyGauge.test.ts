@@ -87,7 +87,7 @@ test('every gauge that its fields accept is planned, or refused with a sentence 
         expect(Number.isFinite(at.radius + at.z + at.arc + at.sd)).toBe(true)
       }
     }),
-    { numRuns: 25 },
+    { numRuns: 50 },
   )
   expect(plans).toBeGreaterThan(0)
 })
