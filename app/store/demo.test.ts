@@ -1,10 +1,18 @@
 import { readFileSync } from 'node:fs'
 import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
-import { projectFile, UNMEASURED_GAUGE, writeProjectFile, type ProjectFile } from '../../core/index.ts'
+import {
+  planPiece,
+  projectFile,
+  specOf,
+  UNMEASURED_GAUGE,
+  writeProjectFile,
+  type ProjectFile,
+} from '../../core/index.ts'
+import { beginCopy } from './beginCopy.ts'
 import { database } from './database.ts'
 import { placeDemo, putDemo, putDemoBack, takeDemoAway } from './demo.ts'
 import { readDemo } from './demoRecord.ts'
-import { createMat, saveGauge, savePiece, saveSettings } from './mutations.ts'
+import { createMat, deleteProject, saveGauge, savePiece, saveSettings } from './mutations.ts'
 import { readSettings } from './queries.ts'
 import { recordsOf } from './records.ts'
 
@@ -51,6 +59,21 @@ test('a mat of the maker’s own on a demo gauge and yarn keeps both when the de
   expect(projects.map((project) => project.name)).toEqual(['Bench mat'])
   expect(gauges.map((gauge) => gauge.id)).toEqual(['cotton-single'])
   expect(yarns.map((yarn) => yarn.id).sort()).toEqual(['bark', 'soot'])
+})
+
+test('a plan that was begun in a demo yarn, and a mat that can come back, keep theirs too', async () => {
+  const begun = await pieceOf(await createMat('Bench mat', 200, 'cotton-single'))
+  const gauge = (await database.gauges.get('cotton-single'))!
+  const spec = specOf({ ...begun, colours: [{ fromRound: 1, yarn: 'soot' }] }, gauge, 18)
+  await beginCopy({ pieceId: begun.id, number: 1, spec, plan: planPiece(spec) })
+  const away = await pieceOf(await createMat('Stool mat', 200, 'loft-wool'))
+  await savePiece({ ...away, colours: [{ fromRound: 1, yarn: 'bark' }] })
+  await deleteProject(away.projectId)
+  await takeDemoAway()
+  expect((await database.yarns.toArray()).map(({ id }) => id)).toEqual(
+    expect.arrayContaining(['bark', 'soot']),
+  )
+  expect(await database.gauges.get('loft-wool')).toBeDefined()
 })
 
 test('a workshop that was given a name of its own keeps it', async () => {

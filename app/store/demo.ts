@@ -1,4 +1,4 @@
-import { DEFAULT_SETTINGS, type ProjectFile, type Records } from '../../core/index.ts'
+import { DEFAULT_SETTINGS, yarnsOf, type ProjectFile, type Records } from '../../core/index.ts'
 import { database } from './database.ts'
 import { forgetDemo, keepDemo, readDemo, type Demo } from './demoRecord.ts'
 import { useStored } from './liveQueries.ts'
@@ -60,10 +60,12 @@ export async function takeDemoAway(): Promise<
   }
   await database.transaction('rw', database.tables, async () => {
     await removeProjects(demo.projects)
-    const all = await recordsOf()
+    // Pieces taken off the shelf can come back, and pinned plans stay with the yarn they were begun in.
+    const pieces = await database.pieces.toArray()
+    const pinned = await database.planVersions.toArray()
     const own = new Set([
-      ...all.pieces.map(({ gaugeId }) => gaugeId),
-      ...all.pieces.flatMap(({ colours }) => colours.flatMap(({ yarn, beside = [] }) => [yarn, ...beside])),
+      ...pieces.flatMap(({ gaugeId, colours }) => [gaugeId, ...yarnsOf(colours)]),
+      ...pinned.flatMap(({ spec }) => yarnsOf(spec.colours)),
     ])
     await database.gauges.bulkDelete(demo.gauges.filter((id) => !own.has(id)))
     await database.yarns.bulkDelete(demo.yarns.filter((id) => !own.has(id)))
