@@ -76,6 +76,17 @@ test('a plan that was begun in a demo yarn, and a mat that can come back, keep t
   expect(await database.gauges.get('loft-wool')).toBeDefined()
 })
 
+test('fetched once more, the demo writes over no gauge that stayed and was changed', async () => {
+  await createMat('Bench mat', 200, 'cotton-single')
+  await takeDemoAway()
+  const changed = { ...(await database.gauges.get('cotton-single'))!, name: 'My cotton', hook: 4.5 }
+  await saveGauge(changed)
+  await putDemo(file, 'aside')
+  expect(await database.gauges.get('cotton-single')).toEqual(changed)
+  expect((await readDemo())?.gauges).not.toContain('cotton-single')
+  expect(await database.projects.count()).toBe(3)
+})
+
 test('a workshop that was given a name of its own keeps it', async () => {
   await saveSettings({ name: 'Hut above the pass' })
   await placeDemo('aside')

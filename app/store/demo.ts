@@ -12,11 +12,24 @@ export function useDemo(): Demo | null | undefined {
   return useStored(['demo'], ['remembered'], readDemo)
 }
 
+/** Writes records, but no gauge or yarn over one that stayed here and may have been changed since. */
+async function putBeside(records: Records): Promise<Records> {
+  const gauges = new Set(await database.gauges.toCollection().primaryKeys())
+  const yarns = new Set(await database.yarns.toCollection().primaryKeys())
+  const put: Records = {
+    ...records,
+    gauges: records.gauges.filter(({ id }) => !gauges.has(id)),
+    yarns: records.yarns.filter(({ id }) => !yarns.has(id)),
+  }
+  await putRecords(put)
+  return put
+}
+
 /** Puts the demo workshop that came with the server on the shelf. Uzel's own file: tested, not validated here. */
 export async function putDemo(file: ProjectFile, place: Demo['place']): Promise<void> {
   await database.transaction('rw', database.tables, async () => {
-    await putRecords(file)
-    const { projects, gauges, yarns, workshop } = file
+    const { projects, gauges, yarns } = await putBeside(file)
+    const { workshop } = file
     await keepDemo({
       projects: ids(projects),
       gauges: ids(gauges),
@@ -77,7 +90,7 @@ export async function takeDemoAway(): Promise<
 
 /** Puts back what was taken away. */
 export async function putDemoBack(taken: { readonly demo: Demo; readonly records: Records }): Promise<void> {
-  await putRecords(taken.records)
+  await putBeside(taken.records)
   await keepDemo(taken.demo)
   if ((await readSettings()).name === DEFAULT_SETTINGS.name) {
     await saveSettings({ name: taken.demo.workshop })
