@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { startOfFabric } from '../shape/startOfFabric.ts'
-import type { PieceSpec } from '../plan/plan.ts'
+import type { Placement, RepeatOrder } from '../pacing/placeIncreases.ts'
+import type { PieceSpec, RoundsWorked, Start } from '../plan/plan.ts'
 import { mm } from '../units/millimetres.ts'
 
 /** A plain sc disc that tests change one thing of: 8 mm wide stitches at h/w 0.955. */
@@ -40,52 +41,70 @@ export function discSpec(
 
 const USUAL_RATIO = { sc: 0.955, hdc: 1.27, dc: 1.91, tr: 2.6 }
 
+/** What a maker might ask of a disc, in few words: `specOfAsked` has the rest. */
+export interface AskedDisc {
+  readonly stitch: keyof typeof USUAL_RATIO
+  /** Width of a stitch, mm, and its h/w against the usual. */
+  readonly w: number
+  readonly ratio: number
+  readonly rounds: number
+  readonly rhythm: number
+  readonly start: Start
+  readonly rounding: RoundsWorked
+  readonly order: RepeatOrder
+  readonly placement: Placement
+  readonly free: 0 | 1 | 2
+  readonly even: readonly number[]
+  readonly multiple?: { readonly fromRound: number; readonly of: number } | undefined
+}
+
 /** Any disc a maker might ask for, from two rounds to sixty. */
-export const anySpec: fc.Arbitrary<PieceSpec> = fc
-  .record({
-    stitch: fc.constantFrom('sc', 'hdc', 'dc', 'tr'),
-    w: fc.double({ min: 2, max: 15, noNaN: true }),
-    ratio: fc.double({ min: 0.85, max: 1.15, noNaN: true }),
-    rounds: fc.double({ min: 2.6, max: 60, noNaN: true }),
-    rhythm: fc.constantFrom(0, 0.25, 0.5, 0.75, 1),
-    start: fc.oneof(
-      fc.constantFrom({ kind: 'magicRing' } as const, { kind: 'chainTwo' } as const),
-      fc.integer({ min: 4, max: 8 }).map((chains) => ({ kind: 'chainRing' as const, chains })),
-    ),
-    rounding: fc.oneof(
-      fc.constant({ kind: 'spiral' } as const),
-      fc.record({
-        kind: fc.constant('joined' as const),
-        turned: fc.boolean(),
-        begins: fc.constantFrom('chain', 'countingChain', 'standingStitch'),
-        shaping: fc.constantFrom('atTheJoin', 'offTheJoin'),
-      }),
-    ),
-    order: fc.constantFrom('increaseFirst', 'increaseLast'),
-    placement: fc.constantFrom('stacked', 'staggered', 'scattered'),
-    free: fc.constantFrom(0, 1, 2),
-    even: fc.uniqueArray(fc.integer({ min: 2, max: 60 }), { maxLength: 3 }),
-    multiple: fc.option(
-      fc.record({ fromRound: fc.integer({ min: 2, max: 40 }), of: fc.integer({ min: 2, max: 6 }) }),
-      {
-        nil: undefined,
-      },
-    ),
+export const anyAsked: fc.Arbitrary<AskedDisc> = fc.record({
+  stitch: fc.constantFrom('sc', 'hdc', 'dc', 'tr'),
+  w: fc.double({ min: 2, max: 15, noNaN: true }),
+  ratio: fc.double({ min: 0.85, max: 1.15, noNaN: true }),
+  rounds: fc.double({ min: 2.6, max: 60, noNaN: true }),
+  rhythm: fc.constantFrom(0, 0.25, 0.5, 0.75, 1),
+  start: fc.oneof(
+    fc.constantFrom({ kind: 'magicRing' } as const, { kind: 'chainTwo' } as const),
+    fc.integer({ min: 4, max: 8 }).map((chains) => ({ kind: 'chainRing' as const, chains })),
+  ),
+  rounding: fc.oneof(
+    fc.constant({ kind: 'spiral' } as const),
+    fc.record({
+      kind: fc.constant('joined' as const),
+      turned: fc.boolean(),
+      begins: fc.constantFrom('chain', 'countingChain', 'standingStitch'),
+      shaping: fc.constantFrom('atTheJoin', 'offTheJoin'),
+    }),
+  ),
+  order: fc.constantFrom('increaseFirst', 'increaseLast'),
+  placement: fc.constantFrom('stacked', 'staggered', 'scattered'),
+  free: fc.constantFrom(0, 1, 2),
+  even: fc.uniqueArray(fc.integer({ min: 2, max: 60 }), { maxLength: 3 }),
+  multiple: fc.option(
+    fc.record({ fromRound: fc.integer({ min: 2, max: 40 }), of: fc.integer({ min: 2, max: 6 }) }),
+    { nil: undefined },
+  ),
+})
+
+/** The spec that asks for this disc. */
+export function specOfAsked(asked: AskedDisc): PieceSpec {
+  const h = asked.w * USUAL_RATIO[asked.stitch] * asked.ratio
+  const { hole } = startOfFabric(asked.start, asked.stitch, asked.w, h)
+  return discSpec(Math.min(2900, 2 * (hole + asked.rounds * h)), {
+    stitch: asked.stitch,
+    gauge: { ...discSpec(100).gauge, stitch: asked.stitch, w: mm(asked.w), h: mm(h) },
+    construction: {
+      start: asked.start,
+      rounds: asked.rounding,
+      order: asked.order,
+      placement: asked.placement,
+      freeLastRounds: asked.free,
+    },
+    constraints: { evenRounds: asked.even, multiples: asked.multiple ? [asked.multiple] : [] },
+    rhythm: asked.rhythm,
   })
-  .map((some) => {
-    const h = some.w * USUAL_RATIO[some.stitch] * some.ratio
-    const { hole } = startOfFabric(some.start, some.stitch, some.w, h)
-    return discSpec(Math.min(2900, 2 * (hole + some.rounds * h)), {
-      stitch: some.stitch,
-      gauge: { ...discSpec(100).gauge, stitch: some.stitch, w: mm(some.w), h: mm(h) },
-      construction: {
-        start: some.start,
-        rounds: some.rounding,
-        order: some.order,
-        placement: some.placement,
-        freeLastRounds: some.free,
-      },
-      constraints: { evenRounds: some.even, multiples: some.multiple ? [some.multiple] : [] },
-      rhythm: some.rhythm,
-    })
-  })
+}
+
+export const anySpec: fc.Arbitrary<PieceSpec> = anyAsked.map(specOfAsked)
