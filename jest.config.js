@@ -1,8 +1,8 @@
 export default {
   // Plain Node: in a context of its own for every file each use of Math or Float64Array costs half a microsecond.
-  // Child processes take tsx with them; threads do not.
-  runner: 'jest-light-runner/child-process',
-  maxWorkers: '100%',
+  // One process a run, since threads do not take tsx with them: tools/unit.mjs runs several.
+  runner: 'jest-light-runner',
+  maxWorkers: 1,
   transform: {},
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testMatch: ['<rootDir>/{core,app,server,tools}/**/*.test.ts'],

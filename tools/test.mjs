@@ -41,14 +41,13 @@ check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
 check('nothing unused', bin('knip'), [])
 suite(
   'unit tests',
-  bin('jest'),
-  ['--json', '--outputFile=test-results/unit.json', '--silent'],
+  'node',
+  ['tools/unit.mjs'],
   'test-results/unit.json',
   ({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites }) => ({
     passed: numPassedTests,
     failed: numFailedTests + numRuntimeErrorTestSuites,
   }),
-  { NODE_OPTIONS: '--import tsx --no-warnings' },
 )
 if (check('build', 'npm', ['run', '--silent', 'build'])) {
   check('size of the first screen', bin('size-limit'), [])

@@ -6,9 +6,10 @@ import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
 import { stepsOf } from '../plan/stepsOf.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
 import { reachingTo, type Worked } from '../plan/worked.ts'
-import { idealCount } from '../shape/disc.ts'
-import { fabricOf } from '../shape/fabricOf.ts'
-import { leftOfDish, predictProfile } from '../shape/predictProfile.ts'
+import { flatness, idealCount } from '../shape/disc.ts'
+import { clothOf } from '../lay/clothOf.ts'
+import { lay } from '../lay/lay.ts'
+import { leftOfDish } from '../shape/leftOfDish.ts'
 
 /**
  * The piece if its remaining rounds are worked as they were planned: the same increases on top of what is
@@ -26,15 +27,15 @@ export function carryOnPlan(
     .slice(worked.length)
     .map((round) => ({ ...round, from: round.from + off, count: round.count + off }))
   const gauges = (stitch: Round['stitch']) => gaugeForStitch(spec.gauge, stitch)
-  const fabric = fabricOf(ahead, edge.radius, gauges)
-  const positions = predictProfile(fabric, edge.radius, edge.radius)
-  const sds = doubtOfRadii(fabric, edge.radius, spec.gauge, edge.sd)
+  const beginning = { centre: edge.radius, hole: edge.radius, goesOn: true }
+  const laid = lay(clothOf(ahead, beginning, gauges))
+  const sds = doubtOfRadii(laid, spec.gauge, edge.sd)
   const rounds: Round[] = reachingTo(edge.radius, [
     ...worked.slice(0, -1),
     { ...last, at: { ...last.at, ...edge } },
   ])
   ahead.forEach((round, index) => {
-    const { radius, z, arc } = positions[index]!
+    const { radius, z, arc } = laid.rings[index]!
     rounds.push({
       ...round,
       ideal: idealCount(arc, gauges(round.stitch).w),
@@ -44,7 +45,7 @@ export function carryOnPlan(
           ? round.steps
           : stepsOf(round, shapedLike(plan.rounds.slice(0, round.number - 1), rounds), spec.construction),
       at: { radius, z: z + edge.z * leftOfDish(index + 1, worked.length), arc, sd: sds[index]! },
-      flatness: fabric[index]!.flatness,
+      flatness: flatness(round.count, gauges(round.stitch).w, arc),
     })
   })
   return {

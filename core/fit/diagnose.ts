@@ -2,7 +2,7 @@ import { SpecError } from '../errors/specError.ts'
 import type { StitchSize } from '../gauge/gauge.ts'
 import type { PieceSpec, Round } from '../plan/plan.ts'
 import { meanDiameter } from '../shape/disc.ts'
-import type { PredictedPosition } from '../shape/predictProfile.ts'
+import type { LaidRing } from '../lay/lay.ts'
 import { canBeWorked, hypothesesFor, type CauseKind } from './causes.ts'
 import { checkReading } from './checkReading.ts'
 import { fitHypothesis, positionsOf, priorOf, sizeIn, type Fit } from './fitHypothesis.ts'
@@ -31,7 +31,7 @@ export interface Diagnosis {
   readonly size: StitchSize
   readonly hands: Hands
   /** Where the worked rounds lie, if the first cause holds; the last of them as it was measured. */
-  readonly positions: readonly PredictedPosition[]
+  readonly positions: readonly LaidRing[]
   readonly edge: { readonly radius: number; readonly z: number; readonly sd: number }
   /** What was expected of the last reading: diameter and ± (19 times of 20). */
   readonly expected: { readonly across: number; readonly plusMinus: number }
@@ -127,7 +127,7 @@ function asCounted(counts: readonly number[], { counts: told }: PieceReading): r
 }
 
 /** Height of a round in a dish whose rim stands up by what was measured: as the square of its radius. */
-function dishAt({ radius, z }: PredictedPosition, rim: PredictedPosition, { edge }: PieceReading): number {
+function dishAt({ radius, z }: LaidRing, rim: LaidRing, { edge }: PieceReading): number {
   return edge.kind === 'standsUp' ? edge.by * (radius / rim.radius) ** 2 : z
 }
 

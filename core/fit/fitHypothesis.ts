@@ -6,8 +6,8 @@ import { logEvidence, mostProbable } from '../gauge/mostProbable.ts'
 import type { Reading } from '../gauge/reading.ts'
 import type { PieceSpec, Round } from '../plan/plan.ts'
 import { flatnessOfLastThird } from '../shape/disc.ts'
-import { fabricOf } from '../shape/fabricOf.ts'
-import { predictProfile, type PredictedPosition } from '../shape/predictProfile.ts'
+import { clothOf } from '../lay/clothOf.ts'
+import { lay, type LaidRing } from '../lay/lay.ts'
 import { CLOSED_RING, startOfFabric } from '../shape/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
@@ -150,7 +150,7 @@ export function positionsOf(
   { hypothesis, belief }: Pick<Fit, 'hypothesis' | 'belief'>,
   spec: PieceSpec,
   rounds: readonly Round[],
-): PredictedPosition[] {
+): readonly LaidRing[] {
   const { w, h } = sizeIn(belief)
   const counts = hypothesis.counts(rounds.map(({ count }) => count))
   const sizeFor = (stitch: StitchName) => {
@@ -160,10 +160,10 @@ export function positionsOf(
   const first = sizeFor(rounds[0]!.stitch)
   const { hole, centre, sd } = startOfFabric(spec.construction.start, rounds[0]!.stitch, first.w, first.h)
   const off = (belief.mean[CENTRE_UNKNOWN]! - CLOSED_RING.mean) / CLOSED_RING.sd
-  const fabric = fabricOf(
+  const cloth = clothOf(
     rounds.map(({ stitch }, index) => ({ stitch, count: counts[Math.min(index, counts.length - 1)]! })),
-    hole,
+    { hole, centre: Math.max(0, centre + off * sd) },
     sizeFor,
   )
-  return predictProfile(fabric, Math.max(0, centre + off * sd), hole)
+  return lay(cloth).rings
 }

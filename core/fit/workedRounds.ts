@@ -1,7 +1,7 @@
 import type { Construction, Round } from '../plan/plan.ts'
 import { stepsOf } from '../plan/stepsOf.ts'
 import { flatness, idealCount } from '../shape/disc.ts'
-import type { PredictedPosition } from '../shape/predictProfile.ts'
+import type { LaidRing } from '../lay/lay.ts'
 import type { StitchSize } from '../gauge/gauge.ts'
 
 /**
@@ -13,7 +13,7 @@ import type { StitchSize } from '../gauge/gauge.ts'
 export function workedRounds(
   planned: readonly Round[],
   counts: readonly number[],
-  positions: readonly PredictedPosition[],
+  positions: readonly LaidRing[],
   size: StitchSize,
   construction: Construction,
 ): Round[] {

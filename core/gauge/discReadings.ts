@@ -1,6 +1,6 @@
 import { flatness, flatnessOfLastThird, FLAT_TOLERANCE, meanDiameter } from '../shape/disc.ts'
 import type { Start } from '../plan/plan.ts'
-import { settleFlat, type RoundFabric } from '../shape/predictProfile.ts'
+import { rimHeldFlat } from '../lay/rimHeldFlat.ts'
 import { CLOSED_RING, startOfFabric } from '../shape/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { EdgeLies } from './evidence.ts'
@@ -61,6 +61,7 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
   const { rounds, centre } = model
   const { across, around, edge } = measured
   const last = rounds.at(-1)!
+  const counts = rounds.map(({ count }) => count)
   const radius = meanDiameter(across) / 2
   const variance = (TAPE_SD / (2 * radius)) ** 2 / across.length + FABRIC_SD ** 2
   const widths = [...new Set(rounds.flatMap(({ lnW }) => lnW.terms))]
@@ -104,7 +105,7 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
     on: [...both, centre],
     value: Math.log(radius),
     variance,
-    predict: (unknowns) => Math.log(radiusOfFlatDisc(model, unknowns)),
+    predict: (unknowns) => Math.log(radiusOfFlatDisc(model, counts, unknowns)),
   }
   return [flat, lies, ...circumference]
 }
@@ -113,28 +114,20 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
 const flatWithin = (planned = 0): number => Math.max(FLAT.within, Math.abs(planned) + FLAT_TOLERANCE / 2)
 
 /** Sizes of a model's rounds, mm, for some unknowns. Rounds that share their terms share the sum. */
-function sizesAt(
-  { rounds }: DiscModel,
-  unknowns: Float64Array,
-): { readonly w: number; readonly h: number }[] {
-  let shared: { lnW: SizeTerms; lnH: SizeTerms; size: { w: number; h: number } } | undefined
-  const sizes: { w: number; h: number }[] = []
-  for (const { lnW, lnH } of rounds) {
-    if (shared?.lnW !== lnW || shared.lnH !== lnH) {
-      const size = { w: Math.exp(logOf(lnW, unknowns)), h: Math.exp(logOf(lnH, unknowns)) }
-      shared = { lnW, lnH, size }
-    }
-    sizes.push(shared.size)
-  }
-  return sizes
+function sizesAt({ rounds }: DiscModel, unknowns: Float64Array) {
+  const [w, h] = [new Float64Array(rounds.length), new Float64Array(rounds.length)]
+  let before: DiscModel['rounds'][number] | undefined
+  rounds.forEach((round, index) => {
+    const same = before?.lnW === round.lnW && before.lnH === round.lnH
+    w[index] = same ? w[index - 1]! : Math.exp(logOf(round.lnW, unknowns))
+    h[index] = same ? h[index - 1]! : Math.exp(logOf(round.lnH, unknowns))
+    before = round
+  })
+  return { w, h }
 }
 
 /** Where the fabric begins, mm: the hole that counts begin at, and the centre as far out as the unknown says. */
-function beginningOf(
-  { start, stitch, centre }: DiscModel,
-  { w, h }: { readonly w: number; readonly h: number },
-  unknowns: Float64Array,
-) {
+function beginningOf({ start, stitch, centre }: DiscModel, w: number, h: number, unknowns: Float64Array) {
   const usual = startOfFabric(start, stitch, w, h)
   const off = (unknowns[centre]! - CLOSED_RING.mean) / CLOSED_RING.sd
   return { hole: usual.hole, centre: Math.max(0, usual.centre + off * usual.sd) }
@@ -142,30 +135,24 @@ function beginningOf(
 
 /** Centre and all heights. */
 function heightOut(model: DiscModel, unknowns: Float64Array): number {
-  const sizes = sizesAt(model, unknowns)
-  return sizes.reduce((sum, { h }) => sum + h, beginningOf(model, sizes[0]!, unknowns).centre)
+  const { w, h } = sizesAt(model, unknowns)
+  return h.reduce((sum, one) => sum + one, beginningOf(model, w[0]!, h[0]!, unknowns).centre)
 }
 
 /** The settled radius of a disc that is known to lie flat. */
-function radiusOfFlatDisc(model: DiscModel, unknowns: Float64Array): number {
-  const sizes = sizesAt(model, unknowns)
-  const { hole, centre } = beginningOf(model, sizes[0]!, unknowns)
-  let arc = hole
-  const fabric = sizes.map(({ w, h }, index): RoundFabric => {
-    const { count } = model.rounds[index]!
-    return { count, w, h, flatness: flatness(count, w, (arc += h)) }
-  })
-  return settleFlat(fabric, centre).at(-1)!
+function radiusOfFlatDisc(model: DiscModel, counts: readonly number[], unknowns: Float64Array): number {
+  const { w, h } = sizesAt(model, unknowns)
+  return rimHeldFlat({ counts, w, h, ...beginningOf(model, w[0]!, h[0]!, unknowns) })
 }
 
 /** Mean flatness of the last third of the rounds, which decides how the edge lies. */
 function flatnessOfEdge(model: DiscModel, unknowns: Float64Array): number {
-  const sizes = sizesAt(model, unknowns)
-  let arc = beginningOf(model, sizes[0]!, unknowns).hole
-  const rounds = sizes.map(({ w, h }, index) => {
-    const { count } = model.rounds[index]!
-    return { count, flatness: flatness(count, w, (arc += h)) }
-  })
+  const { w, h } = sizesAt(model, unknowns)
+  let arc = beginningOf(model, w[0]!, h[0]!, unknowns).hole
+  const rounds = model.rounds.map(({ count }, index) => ({
+    count,
+    flatness: flatness(count, w[index]!, (arc += h[index]!)),
+  }))
   return flatnessOfLastThird(rounds)
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { spoken } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
-import { predictProfile } from '../shape/predictProfile.ts'
+import { layFlat } from '../lay/lay.ts'
 import { checkEvidence, questionOf } from './checkEvidence.ts'
 import { combineEvidence } from './combineEvidence.ts'
 import type { Evidence, RoundEvidence, SwatchEvidence } from './evidence.ts'
@@ -83,8 +83,8 @@ const truth = fc.record({
 function honest({ w, ratio, noise }: { w: number; ratio: number; noise: number[] }): Evidence[] {
   const h = w * ratio
   const counts = Array.from({ length: 9 }, (_, index) => Math.round(2 * Math.PI * ratio * (index + 1)))
-  const fabric = counts.map((count) => ({ count, w, h, flatness: 0 }))
-  const across = 2 * predictProfile(fabric, 0.3 * h).at(-1)!.radius
+  const rounds = counts.map((count) => ({ count, w, h }))
+  const across = 2 * layFlat({ rounds, centre: 0.3 * h, hole: 0, patted: true }).at(-1)!
   return [
     swatch((100 + noise[0]! * 1.5) / w, (100 + noise[1]! * 1.5) / h),
     { ...taken('disc'), kind: 'round', counts, across: [across + noise[2]! * 2], edge: { kind: 'flat' } },

@@ -70,9 +70,7 @@ export function linearised(reading: Reading, at: Float64Array): LinearReading {
   let offset = value - here
   const slopes = on.map((unknown) => {
     moved[unknown] = at[unknown]! + STEP
-    const ahead = predict(moved)
-    moved[unknown] = at[unknown]! - STEP
-    const slope = (ahead - predict(moved)) / (2 * STEP)
+    const slope = (predict(moved) - here) / STEP
     moved[unknown] = at[unknown]!
     offset += slope * at[unknown]!
     return [unknown, slope] as const

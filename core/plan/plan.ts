@@ -2,7 +2,7 @@ import type { Gauge } from '../gauge/gauge.ts'
 import type { Step } from '../pacing/steps.ts'
 import type { Placement, RepeatOrder } from '../pacing/placeIncreases.ts'
 import type { DiscShape, Lie } from '../shape/disc.ts'
-import type { PredictedPosition } from '../shape/predictProfile.ts'
+import type { LaidRing } from '../lay/lay.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
 /** How the piece begins. A chain ring leaves a hole; the other two close. */
@@ -71,7 +71,7 @@ export interface PieceSpec {
   readonly pace: number
 }
 
-export interface RoundPosition extends PredictedPosition {
+export interface RoundPosition extends LaidRing {
   /** Standard deviation of `radius`, mm. */
   readonly sd: number
 }

@@ -8,7 +8,6 @@ import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { reachableWithin } from './chooseRounds.ts'
-import { predictProfile } from '../shape/predictProfile.ts'
 import { rhythmScale } from './rhythmScale.ts'
 
 const countsOf = (plan: Plan) => plan.rounds.map(({ count }) => count)
@@ -202,24 +201,6 @@ describe('predictions', () => {
     const waving = planPiece(discSpec(200, { rhythm: 1, constraints: { firstCount: 6 } }, 0.86))
     expect(waving.finished.lie).toBe('ruffles')
     expect(waving.rounds.at(-1)!.at.z).toBe(0)
-
-    const counts = [6, 12, 18, 24, 30, 36, 36, 36, 36, 36]
-    const h = 7.64
-    const cupped = predictProfile(
-      counts.map((count, index) => ({
-        count,
-        w: 8,
-        h,
-        flatness: (count * 8) / (2 * Math.PI * h * (index + 1)) - 1,
-      })),
-      0.3 * h,
-    )
-    const [base, wall] = [cupped[5]!, cupped[9]!]
-    expect(base.z).toBe(0)
-    // An even wall stands upright on its base: the radius stays, the height is the rounds'.
-    expect(Math.abs(wall.radius - (36 * 8 * 1.02) / (2 * Math.PI))).toBeLessThan(0.1)
-    expect(wall.z).toBeGreaterThan(3 * 0.9 * h)
-    expect(wall.arc).toBeCloseTo(10 * h, 9)
   })
 
   test('± grows outward and with doubt', () => {

@@ -1,8 +1,9 @@
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import { idealCount } from '../shape/disc.ts'
-import { fabricOf } from '../shape/fabricOf.ts'
-import { leftOfDish, predictProfile, type RoundFabric } from '../shape/predictProfile.ts'
+import { clothOf } from '../lay/clothOf.ts'
+import { lay, type Laid } from '../lay/lay.ts'
+import { flatness, idealCount } from '../shape/disc.ts'
+import { leftOfDish } from '../shape/leftOfDish.ts'
 import { startOfFabric } from '../shape/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { checkSpec } from './checkSpec.ts'
@@ -27,7 +28,7 @@ interface Candidate {
   readonly choice: RoundChoice
   readonly counts: readonly number[]
   readonly ideals: readonly number[]
-  readonly fabric: readonly RoundFabric[]
+  readonly laid: Laid
   readonly across: number
 }
 
@@ -63,10 +64,9 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const gauges = gaugesByStitch(spec)
   const base = baseOf(spec, worked)
   const best = bestCandidate(spec, gauges, base)
-  const positions = predictProfile(best.fabric, base.centre, base.inner)
-  const sds = doubtOfRadii(best.fabric, base.centre, spec.gauge, base.sd)
-  const rounds = writeRounds(spec, best, base, (index) => {
-    const { z, ...position } = positions[index]!
+  const sds = doubtOfRadii(best.laid, spec.gauge, base.sd)
+  const rounds = writeRounds(spec, best, base, gauges, (index) => {
+    const { z, ...position } = best.laid.rings[index]!
     return { ...position, z: z + base.z * leftOfDish(index + 1, base.worked.length), sd: sds[index]! }
   })
   const finished = measureFinished(rounds)
@@ -158,8 +158,8 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
 }
 
 /** ± of the finished size (19 times of 20), mm across. */
-function plusMinusOf({ fabric }: Candidate, { gauge }: PieceSpec, { centre, sd }: Base): number {
-  return 4 * (doubtOfRadii(fabric, centre, gauge, sd).at(-1) ?? sd)
+function plusMinusOf({ laid }: Candidate, { gauge }: PieceSpec, { sd }: Base): number {
+  return 4 * (doubtOfRadii(laid, gauge, sd).at(-1) ?? sd)
 }
 
 function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: Base): Candidate {
@@ -170,9 +170,9 @@ function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: B
   })
   const counts = countsFor(spec, choice.stitches, ideals, base.worked)
   const made = choice.stitches.map((stitch, index) => ({ stitch, count: counts[index]! }))
-  const fabric = fabricOf(made, base.inner, gauges)
-  const edge = predictProfile(fabric, base.centre).at(-1)
-  return { choice, counts, ideals, fabric, across: 2 * (edge?.radius ?? base.centre) }
+  const beginning = { centre: base.centre, hole: base.inner, goesOn: base.worked.length > 0 }
+  const laid = lay(clothOf(made, beginning, gauges))
+  return { choice, counts, ideals, laid, across: 2 * (laid.rings.at(-1)?.radius ?? base.centre) }
 }
 
 /** The yarns in hand at a round. */
@@ -187,8 +187,9 @@ const hostsOf = (number: number, start: Start): Hosts =>
 /** The worked rounds, and those to come. A dish that flat rounds are added around comes to lie flatter. */
 function writeRounds(
   spec: PieceSpec,
-  { choice, counts, ideals, fabric }: Candidate,
+  { choice, counts, ideals }: Candidate,
   { worked }: Base,
+  gauges: Gauges,
   positionOf: (index: number) => Round['at'],
 ): Round[] {
   const { stitches } = choice
@@ -198,6 +199,7 @@ function writeRounds(
     const number = rounds.length + 1
     const from = rounds.at(-1)?.count ?? 0
     const count = counts[index]!
+    const at = positionOf(index)
     rounds.push({
       number,
       stitch,
@@ -207,8 +209,8 @@ function writeRounds(
       count,
       ideal: ideals[index]!,
       steps: stepsOf({ stitch, from, count }, rounds, spec.construction),
-      at: positionOf(index),
-      flatness: fabric[index]!.flatness,
+      at,
+      flatness: flatness(count, gauges(stitch).w, at.arc),
     })
   })
   return rounds

@@ -1,0 +1,102 @@
+import { solve } from './banded.ts'
+import { USUAL_STIFFNESS, type Cloth, type Stiffness } from './cloth.ts'
+import { BAND, energyOf, roomForLinks } from './energy.ts'
+import { FLAT_BAND, flatGradient, flatRadii } from './flatRadii.ts'
+import { resistanceOf, ringsOf, type Rings } from './rings.ts'
+import { standing, staysFlat } from './standing.ts'
+
+/** Where the top of a round comes to lie, mm. */
+export interface LaidRing {
+  readonly radius: number
+  /** Height over the table. */
+  readonly z: number
+  /** Distance along the fabric, from the hole's edge or the end of a tube on. */
+  readonly arc: number
+}
+
+/** By how much every radius moves with what it comes from, mm. */
+export interface Moves {
+  /** For ln w and ln h of all stitches. */
+  readonly lnW: Float64Array
+  readonly lnH: Float64Array
+  /** For the radius at which the first round begins, mm. */
+  readonly centre: Float64Array
+}
+
+export interface Laid {
+  readonly rings: readonly LaidRing[]
+  /** First order, from the settled system itself. */
+  readonly moves: () => Moves
+}
+
+/**
+ * Lays rounds down as the cloth they are: an axisymmetric elastic shell on a table. Held flat, radii settle by
+ * least squares; where that leaves the cloth no peace it stands up, as far as bending and a patting hand let it.
+ * What it does never jumps: a round a little longer moves an edge a little.
+ * @param cloth rounds with their counts and sizes; knows nothing of what form they came from
+ */
+export function lay(cloth: Cloth, stiffness: Stiffness = USUAL_STIFFNESS): Laid {
+  const rings = ringsOf(cloth, stiffness)
+  const resistance = resistanceOf(cloth, rings, stiffness)
+  const flat = flatRadii(rings, stiffness.give)
+  if (!cloth.foundation && staysFlat(rings, resistance, flat.radii)) {
+    return laidOf(cloth, rings, {
+      place: (ring) => [flat.radii[ring]!, 0],
+      answer: (changed, by) => {
+        const moved = flatGradient(changed, flat.radii, stiffness.give)
+        const here = flatGradient(rings, flat.radii, stiffness.give)
+        for (let row = 0; row < moved.length; row++) moved[row] = (here[row]! - moved[row]!) / by
+        solve(flat.factors, moved.length, FLAT_BAND, moved)
+        return moved
+      },
+    })
+  }
+  const { at, factors } = standing(rings, resistance, stiffness, cloth.patted ? stiffness.give : 0)
+  const slopeIn = (changed: Rings): Float64Array => {
+    const slope = new Float64Array(at.length)
+    const room = new Float64Array(factors.length)
+    energyOf(changed, resistance, at, stiffness, slope, room, roomForLinks(rings.size))
+    return slope
+  }
+  return laidOf(cloth, rings, {
+    place: (ring) => [at[2 * ring]!, at[2 * ring + 1]!],
+    answer: (changed, by) => {
+      const [moved, here] = [slopeIn(changed), slopeIn(rings)]
+      for (let row = 0; row < moved.length; row++) moved[row] = (here[row]! - moved[row]!) / by
+      solve(factors, moved.length, BAND, moved)
+      return moved.filter((_, row) => row % 2 === 0)
+    },
+  })
+}
+
+/** Radii of rounds that are known to lie flat, mm. */
+export function layFlat(cloth: Cloth, stiffness: Stiffness = USUAL_STIFFNESS): Float64Array {
+  return flatRadii(ringsOf(cloth, stiffness), stiffness.give).radii
+}
+
+/** Small enough for first order, large enough for the digits there are. */
+const STEP = 1e-5
+
+interface Answers {
+  /** (r, z) of a ring. */
+  readonly place: (ring: number) => readonly [number, number]
+  /** How radii answer to rings changed by so much. */
+  readonly answer: (changed: Rings, by: number) => Float64Array
+}
+
+function laidOf({ rounds, foundation }: Cloth, rings: Rings, { place, answer }: Answers): Laid {
+  const lead = foundation ? 1 : 0
+  const scaled = (values: Float64Array) => values.map((value) => value * Math.exp(STEP))
+  const from = rings.from && { r: rings.from.r + STEP }
+  return {
+    rings: rounds.map((_, index) => {
+      const [radius, z] = place(index + lead)
+      return { radius, z, arc: rings.arc[index + lead]! }
+    }),
+    moves: () => ({
+      lnW: answer({ ...rings, w: scaled(rings.w) }, STEP).subarray(lead),
+      lnH: answer({ ...rings, h: scaled(rings.h) }, STEP).subarray(lead),
+      centre: answer({ ...rings, from }, STEP).subarray(lead),
+    }),
+  }
+}
