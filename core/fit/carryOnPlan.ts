@@ -1,15 +1,13 @@
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { chooseCheckpoints } from '../plan/chooseCheckpoints.ts'
 import { doubtOfRadii } from '../plan/doubtOfRadii.ts'
+import { layPiece } from '../plan/layPiece.ts'
 import { measureFinished } from '../plan/measureFinished.ts'
 import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
 import { stepsOf } from '../plan/stepsOf.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
 import { reachingTo, type Worked } from '../plan/worked.ts'
 import { flatness, idealCount } from '../shape/disc.ts'
-import { clothOf } from '../lay/clothOf.ts'
-import { lay } from '../lay/lay.ts'
-import { leftOfDish } from '../shape/leftOfDish.ts'
 
 /**
  * The piece if its remaining rounds are worked as they were planned: the same increases on top of what is
@@ -27,8 +25,7 @@ export function carryOnPlan(
     .slice(worked.length)
     .map((round) => ({ ...round, from: round.from + off, count: round.count + off }))
   const gauges = (stitch: Round['stitch']) => gaugeForStitch(spec.gauge, stitch)
-  const beginning = { centre: edge.radius, hole: edge.radius, goesOn: true }
-  const laid = lay(clothOf(ahead, beginning, gauges))
+  const laid = layPiece(spec, gauges, { rounds: worked, edge })(ahead)
   const sds = doubtOfRadii(laid, spec.gauge, edge.sd)
   const rounds: Round[] = reachingTo(edge.radius, [
     ...worked.slice(0, -1),
@@ -44,7 +41,7 @@ export function carryOnPlan(
         off === 0
           ? round.steps
           : stepsOf(round, shapedLike(plan.rounds.slice(0, round.number - 1), rounds), spec.construction),
-      at: { radius, z: z + edge.z * leftOfDish(index + 1, worked.length), arc, sd: sds[index]! },
+      at: { radius, z, arc, sd: sds[index]! },
       flatness: flatness(round.count, gauges(round.stitch).w, arc),
     })
   })

@@ -1,7 +1,6 @@
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import { clothOf } from '../lay/clothOf.ts'
-import { lay, type Laid } from '../lay/lay.ts'
+import type { Laid } from '../lay/lay.ts'
 import { flatness, idealCount } from '../shape/disc.ts'
 import { leftOfDish } from '../shape/leftOfDish.ts'
 import { startOfFabric } from '../shape/startOfFabric.ts'
@@ -15,6 +14,7 @@ import { measureFinished } from './measureFinished.ts'
 import { noticesOf, repeatCost } from './notices.ts'
 import type { HeldYarns, Hosts, PieceSpec, Plan, Round, Start } from './plan.ts'
 import { stepsOf } from './stepsOf.ts'
+import { layPiece, type LayPiece } from './layPiece.ts'
 import { sumsOf } from './sumsOf.ts'
 import { reachingTo, type Worked } from './worked.ts'
 
@@ -36,11 +36,10 @@ interface Candidate {
 interface Base {
   /** Radius at which the fabric begins, for counts: 0 in a closed ring. */
   readonly inner: number
-  /** Radius at which it settles, for sizes, and its standard deviation. */
+  /** Radius of the edge that they go on from, or of the centre, and its standard deviation. */
   readonly centre: number
   readonly sd: number
-  /** Height of the edge that they go on from. */
-  readonly z: number
+  readonly lay: LayPiece
   readonly worked: readonly Round[]
 }
 
@@ -62,13 +61,13 @@ export function planPiece(spec: PieceSpec, worked?: Worked): Plan {
 
 function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const gauges = gaugesByStitch(spec)
-  const base = baseOf(spec, worked)
+  const base = baseOf(spec, gauges, worked)
   const best = bestCandidate(spec, gauges, base)
   const sds = doubtOfRadii(best.laid, spec.gauge, base.sd)
-  const rounds = writeRounds(spec, best, base, gauges, (index) => {
-    const { z, ...position } = best.laid.rings[index]!
-    return { ...position, z: z + base.z * leftOfDish(index + 1, base.worked.length), sd: sds[index]! }
-  })
+  const rounds = writeRounds(spec, best, base, gauges, (index) => ({
+    ...best.laid.rings[index]!,
+    sd: sds[index]!,
+  }))
   const finished = measureFinished(rounds)
   const checkpoints = chooseCheckpoints(rounds, best.choice.trimmed).filter(
     ({ afterRound }) => afterRound > base.worked.length || afterRound === rounds.length,
@@ -97,7 +96,8 @@ function gaugesByStitch({ gauge }: PieceSpec): Gauges {
 
 const heightIn = (gauges: Gauges) => (stitch: StitchName) => gauges(stitch).h
 
-function baseOf(spec: PieceSpec, worked: Worked | undefined): Base {
+function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Base {
+  const lay = layPiece(spec, gauges, worked)
   if (!worked) {
     const { hole, centre, sd } = startOfFabric(
       spec.construction.start,
@@ -105,7 +105,7 @@ function baseOf(spec: PieceSpec, worked: Worked | undefined): Base {
       spec.gauge.w,
       spec.gauge.h,
     )
-    return { inner: hole, centre, sd, z: 0, worked: [] }
+    return { inner: hole, centre, sd, lay, worked: [] }
   }
   const { radius, z, sd } = worked.edge
   const last = worked.rounds.at(-1)!
@@ -114,7 +114,7 @@ function baseOf(spec: PieceSpec, worked: Worked | undefined): Base {
     inner: radius,
     centre: radius,
     sd,
-    z,
+    lay,
     worked: reachingTo(radius, [...worked.rounds.slice(0, -1), edge]),
   }
 }
@@ -170,8 +170,7 @@ function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: B
   })
   const counts = countsFor(spec, choice.stitches, ideals, base.worked)
   const made = choice.stitches.map((stitch, index) => ({ stitch, count: counts[index]! }))
-  const beginning = { centre: base.centre, hole: base.inner, goesOn: base.worked.length > 0 }
-  const laid = lay(clothOf(made, beginning, gauges))
+  const laid = base.lay(made)
   return { choice, counts, ideals, laid, across: 2 * (laid.rings.at(-1)?.radius ?? base.centre) }
 }
 
