@@ -37,7 +37,7 @@ export {
 } from './yarn/calibration.ts'
 export { ALL_FIBRES, FIBRES, type Fibre } from './yarn/fibre.ts'
 export { ballsToBuy, doubtAtHand, metresAtHand } from './yarn/stock.ts'
-export { sameYarns, yarnsIn, yarnsOf } from './yarn/strands.ts'
+export { sameYarns, yarnsIn, yarnsOf, type HeldYarns } from './yarn/strands.ts'
 export { substitutionPoints, type SubstitutionPoint } from './yarn/substitution.ts'
 export { formatMass, parseMass } from './units/mass.ts'
 export { formatYarnLength, parseYarnLength } from './units/yarnLength.ts'
@@ -54,19 +54,11 @@ export { MIGRATIONS, type OldRecord } from './exchange/migrations.ts'
 export { YARN_WEIGHTS, type YarnWeight } from './gauge/yarnWeight.ts'
 export { FLAT_TOLERANCE, meanDiameter, type Lie } from './shape/disc.ts'
 export type { Placement, RepeatOrder } from './pacing/placeIncreases.ts'
-export { expandSteps, type Unit } from './pacing/steps.ts'
-export type {
-  Construction,
-  HeldYarns,
-  Notice,
-  RoundBegins,
-  PieceSpec,
-  Plan,
-  Round,
-  Start,
-} from './plan/plan.ts'
+export { expandSteps, type Unit } from './rounds/steps.ts'
+export type { Construction, Notice, RoundBegins, PieceSpec, Plan, PlannedRound, Start } from './plan/plan.ts'
 export { checkSpec } from './plan/checkSpec.ts'
 export { LIMITS, LONGEST_NAME, LONGEST_NOTE } from './exchange/limits.ts'
+export { pin, unpin } from './plan/pinnedPlan.ts'
 export { planPiece } from './plan/planPiece.ts'
 export { rhythmScale, RHYTHM_POSITIONS, type RhythmOffer } from './plan/rhythmScale.ts'
 export { writeOps, writeRound, writeRoundBody } from './pattern/writeRound.ts'

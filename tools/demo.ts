@@ -7,6 +7,7 @@ import {
   atTheEnd,
   newMat,
   nextRound,
+  pin,
   planPiece,
   projectFile,
   replay,
@@ -185,7 +186,7 @@ const pinned = (piece: PieceRecord, at: number): PlanVersionRecord => ({
   version: 1,
   at,
   spec: specOf(piece, gauge(piece.gaugeId), PACE),
-  plan: planOf(piece),
+  plan: pin(planOf(piece)),
 })
 
 /** Works a copy stitch by stitch, at a human pace, until `enough`. */

@@ -1,10 +1,10 @@
-import type { Round } from '../../core/index.ts'
+import type { PlannedRound } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { Tape } from './Tape.tsx'
 
 interface MeasuredSectionProps {
   readonly width: number
-  readonly rounds: readonly Round[]
+  readonly rounds: readonly PlannedRound[]
   /** Diameter by the tape, mm; where the tape should be laid when not given. */
   readonly measured: number | undefined
   readonly standsUp: number

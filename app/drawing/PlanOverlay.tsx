@@ -1,4 +1,4 @@
-import { sameYarns, type Plan, type Round } from '../../core/index.ts'
+import { sameYarns, type Plan, type PlannedRound } from '../../core/index.ts'
 import { pathOf } from './svgPath.ts'
 import {
   drawnRadius,
@@ -58,7 +58,7 @@ function CheckpointRing({ line }: { line: string }) {
   )
 }
 
-function StartLine({ outer, frame }: { outer: Round; frame: DrawingFrame }) {
+function StartLine({ outer, frame }: { outer: PlannedRound; frame: DrawingFrame }) {
   const end = place(frame, 0, drawnRadius(outer) + 8 / frame.scale, 0)
   return <line x1={frame.x} y1={frame.y} x2={end.x} y2={end.y} stroke="var(--color-ink)" strokeWidth={2.2} />
 }
@@ -85,7 +85,7 @@ export function NewYarnMark({ x, y }: Point) {
 }
 
 /** The straight line that row ends meet when the counts fit the radius. */
-function FlatLine({ outer, hole, frame }: { outer: Round; hole: number; frame: DrawingFrame }) {
+function FlatLine({ outer, hole, frame }: { outer: PlannedRound; hole: number; frame: DrawingFrame }) {
   const at = (radius: number) => place(frame, 1, radius, 2 * Math.PI * radius)
   const from = at(hole)
   const to = at(drawnRadius(outer) + 4 / frame.scale)
@@ -124,7 +124,7 @@ function FlatLine({ outer, hole, frame }: { outer: Round; hole: number; frame: D
   )
 }
 
-function LitRound({ plan, round, frame }: { plan: Plan; round: Round; frame: DrawingFrame }) {
+function LitRound({ plan, round, frame }: { plan: Plan; round: PlannedRound; frame: DrawingFrame }) {
   const below = plan.rounds[round.number - 2]
   const inside = below
     ? roundLine(below, frame)

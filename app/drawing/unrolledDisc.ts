@@ -1,4 +1,4 @@
-import { expandSteps, yarnsIn, type Plan, type Round, type Unit } from '../../core/index.ts'
+import { expandSteps, yarnsIn, type Plan, type PlannedRound, type Unit } from '../../core/index.ts'
 
 /** Where a drawing lies on its canvas: px per mm, and the centre of the disc in px. */
 export interface DrawingFrame {
@@ -33,16 +33,16 @@ export interface Cell {
 }
 
 /** Radius of a round's top as drawn: along the fabric, so that row ends can be held against the flat line. */
-export const drawnRadius = (round: Round): number => round.at.arc
+export const drawnRadius = (round: PlannedRound): number => round.at.arc
 
 /** Radius at which round 1 begins as drawn. */
 export const innerRadius = (plan: Plan): number => plan.hole
 
 /** Width of a stitch of the round, mm: N* = 2π·arc / w. */
-const stitchWidth = ({ at, ideal }: Round): number => (2 * Math.PI * at.arc) / ideal
+const stitchWidth = ({ at, ideal }: PlannedRound): number => (2 * Math.PI * at.arc) / ideal
 
 /** Length of the straight part of a round's row, mm. */
-export function rowLength(round: Round, cut = UNROLL_CUT): number {
+export function rowLength(round: PlannedRound, cut = UNROLL_CUT): number {
   return (1 - cut) * round.count * stitchWidth(round)
 }
 
@@ -75,8 +75,8 @@ export function cellsOf(plan: Plan, frame: DrawingFrame, turned = false): Cell[]
 }
 
 function cellsOfRound(
-  round: Round,
-  below: Round | undefined,
+  round: PlannedRound,
+  below: PlannedRound | undefined,
   hole: number,
   frame: DrawingFrame,
   backwards: boolean,
@@ -89,9 +89,7 @@ function cellsOfRound(
   const held = yarnsIn(round)
   let made = 0
   let used = 0
-  return expandSteps(round.steps).map(({ kind }, unit): Cell => {
-    const makes = kind === 'inc' ? 2 : 1
-    const uses = kind === 'dec' ? 2 : 1
+  return expandSteps(round.steps).map(({ kind, uses, makes }, unit): Cell => {
     const shares = below
       ? [used / below.count, (used + uses) / below.count]
       : [made / round.count, (made + makes) / round.count]
@@ -151,12 +149,12 @@ export function arc(
 }
 
 /** The top of a round as one line: round the disc, then out along its row. */
-export function roundLine(round: Round, frame: DrawingFrame): Point[] {
+export function roundLine(round: PlannedRound, frame: DrawingFrame): Point[] {
   return arc(frame, 0, 1, drawnRadius(round), round.count * stitchWidth(round))
 }
 
 /** The round under a point of the drawing, if any. */
-export function roundAt(plan: Plan, frame: DrawingFrame, { x, y }: Point): Round | undefined {
+export function roundAt(plan: Plan, frame: DrawingFrame, { x, y }: Point): PlannedRound | undefined {
   const right = (frame.mirrored ? frame.x - x : x - frame.x) / frame.scale
   const down = (y - frame.y) / frame.scale
   const inRows = frame.cut < 1 && right > 0 && down > 0

@@ -1,5 +1,6 @@
 import {
   NOT_STARTED,
+  pin,
   type CopyRecord,
   type PieceSpec,
   type Plan,
@@ -34,7 +35,7 @@ export async function beginCopy(
       .last()
     const version = last && sameSpec(last, spec) ? last.version : (last?.version ?? 0) + 1
     if (version !== last?.version) {
-      await db.planVersions.add({ id: freshId(), pieceId, version, at, spec, plan })
+      await db.planVersions.add({ id: freshId(), pieceId, version, at, spec, plan: pin(plan) })
     }
     const copy: CopyRecord = { id: freshId(), pieceId, number, planVersion: version, startedAt: at }
     await db.copies.add(copy)

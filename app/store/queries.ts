@@ -8,13 +8,13 @@ import {
   type GaugeRecord,
   type PieceReading,
   type PieceRecord,
-  type PlanVersionRecord,
   type TrackRecord,
   type WorkshopSettings,
   type YarnRecord,
 } from '../../core/index.ts'
 import { database, type StoredProject } from './database.ts'
 import { useStored } from './liveQueries.ts'
+import { versionOf, type PlanVersion } from './planVersions.ts'
 import { latestEvents } from './workLog.ts'
 
 /** A project with all that its screens show. */
@@ -24,7 +24,7 @@ export interface ProjectView {
   readonly gauge: GaugeRecord
   readonly copies: readonly CopyRecord[]
   /** Plans that work was begun on, oldest first. */
-  readonly versions: readonly PlanVersionRecord[]
+  readonly versions: readonly PlanVersion[]
 }
 
 async function projectView(project: StoredProject): Promise<ProjectView | undefined> {
@@ -35,7 +35,7 @@ async function projectView(project: StoredProject): Promise<ProjectView | undefi
     database.copies.where('pieceId').equals(piece.id).sortBy('number'),
     database.planVersions.where('[pieceId+version]').between([piece.id, 0], [piece.id, Infinity]).toArray(),
   ])
-  return { project, piece, gauge, copies, versions }
+  return { project, piece, gauge, copies, versions: versions.map(versionOf) }
 }
 
 const PROJECT_TABLES = ['projects', 'pieces', 'gauges', 'copies', 'planVersions']

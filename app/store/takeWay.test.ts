@@ -11,7 +11,6 @@ import {
   writeProjectFile,
   type CopyRecord,
   type PieceReading,
-  type PlanVersionRecord,
   type ProjectFile,
 } from '../../core/index.ts'
 import { database } from './database.ts'
@@ -19,13 +18,14 @@ import { keepFinished } from './keepFinished.ts'
 import { deleteGauge, deleteYarn } from './mutations.ts'
 import { readSettings } from './queries.ts'
 import { putRecords, recordsOf } from './records.ts'
+import { versionOf, type PlanVersion } from './planVersions.ts'
 import { pinVersion, turnTo } from './takeWay.ts'
 import { openWorkSession, readWorkState } from './workSession.ts'
 
 const demo = JSON.parse(readFileSync('demo/skarn-hut.uzel.json', 'utf8')) as ProjectFile
 
 let copy: CopyRecord
-let pinned: PlanVersionRecord
+let pinned: PlanVersion
 
 const reading = (across: number): PieceReading => ({
   id: 'measured',
@@ -48,7 +48,7 @@ beforeEach(async () => {
   await Promise.all(database.tables.map((table) => table.clear()))
   await putRecords(demo, demo.workshop)
   copy = (await database.copies.get('trivet-1'))!
-  pinned = (await database.planVersions.get('trivet-plan-1'))!
+  pinned = versionOf((await database.planVersions.get('trivet-plan-1'))!)
 })
 
 /** What is stored passes as a file: every version is sound, every log a chain. */
@@ -112,7 +112,7 @@ test('a mended count is a version of its own', async () => {
 
 test('a finished mat is one piece of evidence, however often it is measured', async () => {
   const gauge = (await database.gauges.get('cotton-single'))!
-  const { plan, spec } = demo.planVersions.find(({ pieceId }) => pieceId === 'mats')!
+  const { plan, spec } = versionOf(demo.planVersions.find(({ pieceId }) => pieceId === 'mats')!)
   const measured: PieceReading = { ...reading(109), copyId: 'mat-1', afterRound: plan.rounds.length }
   const evidence = learnFromPiece(measured, plan, spec, 'Tin-mug mats no. 1')
   await keepFinished(measured, gauge, evidence)

@@ -1,4 +1,5 @@
 import {
+  pin,
   positionAfter,
   type PieceReading,
   type PieceSpec,
@@ -29,7 +30,7 @@ export async function pinVersion(
       .between([pieceId, 0], [pieceId, Infinity])
       .last()
     const version = (last?.version ?? 0) + 1
-    await db.planVersions.add({ id: freshId(), pieceId, version, at: Date.now(), spec, plan })
+    await db.planVersions.add({ id: freshId(), pieceId, version, at: Date.now(), spec, plan: pin(plan) })
     if (reading) await db.readings.put(reading)
     return version
   })

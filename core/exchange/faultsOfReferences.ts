@@ -78,7 +78,6 @@ function* faultsOfNames(file: ProjectFile): Generator<FileFault> {
     for (const [list, runs] of [
       ['spec.colours', spec.colours],
       ['plan.rounds', plan.rounds],
-      ['plan.yarn', plan.yarn],
     ] as const) {
       for (const [at, run] of runs.entries()) {
         for (const yarn of yarnsIn(run)) yield* need(ids.yarns, yarn, `${path}.${list}[${at}]`)

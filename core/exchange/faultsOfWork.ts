@@ -1,5 +1,5 @@
-import { stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
-import type { Plan } from '../plan/plan.ts'
+import type { PinnedPlan } from '../plan/plan.ts'
+import { verify } from '../rounds/verify.ts'
 import type { LogEvent, Position } from '../worklog/logEvent.ts'
 import { unitsOf } from '../worklog/moves.ts'
 import { BrokenLog, replay } from '../worklog/replay.ts'
@@ -22,26 +22,13 @@ export function* faultsOfWork(file: ProjectFile): Generator<FileFault> {
   yield* faultsOfReadings(file, plans)
 }
 
-/** A plan must count: every round works off the round below and makes what it says, and what is said of it adds up. */
+/** A plan must be a fabric that can be worked, and what is said of it must be of rounds that there are. */
 function* faultsOfPlan({ plan }: PlanVersionRecord, path: string): Generator<FileFault> {
-  for (const [index, round] of plan.rounds.entries()) {
-    const at = `${path}.plan.rounds[${index}]`
-    const below = index === 0 ? 0 : plan.rounds[index - 1]!.count
-    if (round.number !== index + 1) yield { path: `${at}.number`, message: 'Rounds are not in order.' }
-    const makes = stitchesProduced(round.steps)
-    const uses = round.hosts.kind === 'round' ? stitchesConsumed(round.steps) : 0
-    if (round.hosts.kind === 'round' ? round.hosts.number !== index : index > 0) {
-      yield {
-        path: `${at}.hosts`,
-        message: 'A round is worked into the round below it, the first into its start.',
-      }
-    }
-    if (makes !== round.count || uses !== below || round.from !== below) {
-      yield {
-        path: `${at}.steps`,
-        message: `The steps work ${uses} stitches into ${makes}; the round says ${below} into ${round.count}.`,
-      }
-    }
+  for (const { at, field, message } of verify(plan.rounds)) {
+    yield { path: `${path}.plan.rounds[${at}].${field}`, message }
+  }
+  if (plan.goesOn && plan.goesOn.after > plan.rounds.length) {
+    yield { path: `${path}.plan.goesOn.after`, message: 'More rounds are worked than the plan has.' }
   }
   const last = plan.rounds.length
   for (const [index, { afterRound }] of plan.checkpoints.entries()) {
@@ -49,13 +36,6 @@ function* faultsOfPlan({ plan }: PlanVersionRecord, path: string): Generator<Fil
     yield {
       path: `${path}.plan.checkpoints[${index}].afterRound`,
       message: `The plan has ${last} rounds; nothing can be measured after Rnd ${afterRound}.`,
-    }
-  }
-  const stitches = plan.rounds.reduce((sum, { count }) => sum + count, 0)
-  if (stitches !== plan.stitches) {
-    yield {
-      path: `${path}.plan.stitches`,
-      message: `Its rounds have ${stitches} stitches, not ${plan.stitches}: the plan may be cut short.`,
     }
   }
 }
@@ -80,7 +60,7 @@ function logsOf(events: readonly LogEvent[]): Map<string, Line[]> {
 function* faultsOfLog(
   copy: CopyRecord,
   log: readonly Line[],
-  planOf: (version: number) => Plan | undefined,
+  planOf: (version: number) => PinnedPlan | undefined,
   path: string,
 ): Generator<FileFault> {
   if (log[0]?.event.type !== 'start') {
@@ -108,12 +88,12 @@ function* faultsOfLog(
 /** Where the hook was must be a stitch of the plan that was worked to then. */
 function* faultsOfPositions(
   log: readonly Line[],
-  planOf: (version: number) => Plan | undefined,
+  planOf: (version: number) => PinnedPlan | undefined,
 ): Generator<FileFault> {
   const versions: number[] = []
   /** Events that turned the work over to another plan. */
   const turned = new Set<string>()
-  let plan: Plan | undefined
+  let plan: PinnedPlan | undefined
   for (const [at, { event, index }] of log.entries()) {
     const path = `events[${index}]`
     if (event.type === 'start' && at > 0) yield { path, message: 'A copy is started once.' }
@@ -139,7 +119,7 @@ function* faultsOfPositions(
   }
 }
 
-function wrongIn({ round, unit }: Position, { rounds }: Plan): string | undefined {
+function wrongIn({ round, unit }: Position, { rounds }: PinnedPlan): string | undefined {
   const planned = rounds[round - 1]
   if (!planned) return `The plan worked to has ${rounds.length} rounds; there is no Rnd ${round}.`
   const most = unitsOf(planned).length
@@ -148,7 +128,7 @@ function wrongIn({ round, unit }: Position, { rounds }: Plan): string | undefine
 
 function* faultsOfReadings(
   { readings, copies }: ProjectFile,
-  plans: ReadonlyMap<string, Plan>,
+  plans: ReadonlyMap<string, PinnedPlan>,
 ): Generator<FileFault> {
   const pieceOf = new Map(copies.map(({ id, pieceId }) => [id, pieceId]))
   for (const [index, { copyId, planVersion, afterRound, counts }] of readings.entries()) {

@@ -60,6 +60,12 @@ export const MIGRATIONS: readonly Migration[] = [
     },
     adds: [],
   },
+  {
+    to: 5,
+    name: 'rounds are the fabric: named, worked into hosts, in stitches that use and make; no geometry is kept',
+    up: { planVersions: roundsAlone },
+    adds: [],
+  },
 ]
 
 /** A swatch of version 1 was counted over one length and bore no date. */
@@ -117,6 +123,81 @@ function withStrands(pinned: OldRecord, strands: number): OldRecord {
         : plan['notices'],
     },
   }
+}
+
+/** Until version 5 a kept plan had its geometry and sums beside its rounds. */
+function roundsAlone(pinned: OldRecord): OldRecord {
+  const { plan, spec } = pinned
+  if (!isRecord(plan)) return pinned
+  const { rounds, finished, checkpoints, notices } = plan
+  const old = recordsIn(rounds)
+  const goesOn = edgeOf(old)
+  return {
+    ...pinned,
+    plan: {
+      rounds: Array.isArray(rounds)
+        ? rounds.map((round: unknown, index) => (isRecord(round) ? named(round, index, old, spec) : round))
+        : rounds,
+      ...(goesOn ? { goesOn } : {}),
+      finished,
+      checkpoints,
+      notices,
+    },
+  }
+}
+
+function named(round: OldRecord, index: number, all: readonly OldRecord[], spec: unknown): OldRecord {
+  const { stitch, yarn, beside, hosts, steps } = round
+  const below = all[index - 1]
+  const into = isRecord(hosts) ? hosts['kind'] : undefined
+  return {
+    id: `r${index + 1}`,
+    section: 'flat',
+    closed: true,
+    side: index % 2 === 1 && turns(spec) ? 'wrong' : 'right',
+    fabric: stitch,
+    yarn,
+    ...(beside === undefined ? {} : { beside }),
+    hosts: below
+      ? [{ of: { kind: 'top', round: `r${index}`, loops: 'both' }, from: 0, to: below['count'] }]
+      : into === 'chain'
+        ? [{ of: { kind: 'chain', of: 'foundation', side: 'upper' }, from: 0, to: 1 }]
+        : [],
+    steps: Array.isArray(steps) ? steps.map(usingAndMaking) : steps,
+  }
+}
+
+const USES_AND_MAKES: Readonly<Record<string, { uses: number; makes: number }>> = {
+  work: { uses: 1, makes: 1 },
+  inc: { uses: 1, makes: 2 },
+  dec: { uses: 2, makes: 1 },
+}
+
+function usingAndMaking(step: unknown): unknown {
+  if (!isRecord(step) || !Array.isArray(step['ops'])) return step
+  const ops = step['ops'].map((op: unknown) => {
+    const does = isRecord(op) ? USES_AND_MAKES[String(op['kind'])] : undefined
+    return isRecord(op) && does ? { stitch: op['stitch'], ...does, times: op['count'] ?? 1 } : op
+  })
+  return { ...step, ops }
+}
+
+const turns = (spec: unknown): boolean => {
+  const construction = isRecord(spec) ? spec['construction'] : undefined
+  const rounds = isRecord(construction) ? construction['rounds'] : undefined
+  return isRecord(rounds) && rounds['turned'] === true
+}
+
+/** The last worked round of a plan that went on from a measurement lay as far out as along the fabric. */
+function edgeOf(rounds: readonly OldRecord[]): OldRecord | undefined {
+  const last = rounds.findLastIndex(({ at }) => {
+    if (!isRecord(at)) return false
+    const { radius, arc } = at
+    return typeof radius === 'number' && typeof arc === 'number' && Math.abs(radius - arc) < 1e-9
+  })
+  const at = rounds[last]?.['at']
+  if (!isRecord(at)) return undefined
+  return { after: last + 1, radius: at['radius'], z: at['z'], sd: at['sd'] }
 }
 
 const recordsIn = (table: unknown): OldRecord[] => (Array.isArray(table) ? table.filter(isRecord) : [])

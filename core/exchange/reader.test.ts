@@ -56,21 +56,28 @@ test.each<[string, (file: Loose) => void, string, RegExp]>([
     /nothing can be measured after Rnd 7/,
   ],
   [
-    'a plan whose sum is not that of its rounds',
-    (file) => (file['planVersions']![0]!['plan'] = { ...planIn(file), stitches: 4 }),
-    'planVersions[0].plan.stitches',
-    /not 4: the plan may be cut short/,
+    'a plan that is cut short',
+    (file) => (planIn(file)['rounds'] = planIn(file)['rounds']!.slice(0, 4)),
+    'planVersions[0].plan.checkpoints[1].afterRound',
+    /The plan has 4 rounds/,
   ],
   [
-    'a round worked into another than the one below',
-    (file) => (planIn(file)['rounds']![3]!['hosts'] = { kind: 'round', number: 1 }),
+    'a round worked into one that comes later',
+    (file) =>
+      (planIn(file)['rounds']![3]!['hosts'] = [
+        { of: { kind: 'top', round: 'r6', loops: 'both' }, from: 0, to: 18 },
+      ]),
     'planVersions[0].plan.rounds[3].hosts',
-    /into the round below it/,
+    /into a round that is not below it/,
   ],
   [
-    'a radius of minus a million kilometres',
-    (file) => (planIn(file)['rounds']![2]!['at'] = { radius: -1e9, z: 0, arc: 1, sd: 1 }),
-    'planVersions[0].plan.rounds[2].at.radius',
+    'an edge minus a million kilometres out',
+    (file) =>
+      (file['planVersions']![0]!['plan'] = {
+        ...planIn(file),
+        goesOn: { after: 2, radius: -1e9, z: 0, sd: 1 },
+      }),
+    'planVersions[0].plan.goesOn.radius',
     /greater than or equal/,
   ],
   [

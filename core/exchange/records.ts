@@ -2,7 +2,7 @@ import type { Fitness } from '../cautions/use.ts'
 import type { Evidence } from '../gauge/evidence.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
-import type { ColourRun, Constraints, Construction, PieceSpec, Plan } from '../plan/plan.ts'
+import type { ColourRun, Constraints, Construction, PieceSpec, PinnedPlan } from '../plan/plan.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
 import type { LengthUnit } from '../units/parseLength.ts'
 import type { MassUnit } from '../units/mass.ts'
@@ -89,7 +89,7 @@ export interface PlanVersionRecord {
   readonly version: number
   readonly at: number
   readonly spec: PieceSpec
-  readonly plan: Plan
+  readonly plan: PinnedPlan
 }
 
 export interface WorkshopSettings {
@@ -144,7 +144,7 @@ export const RECORD_TABLES = [
 ] as const satisfies readonly (keyof Records)[]
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 4
+export const FILE_VERSION = 5
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

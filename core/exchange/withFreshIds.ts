@@ -1,4 +1,4 @@
-import type { HeldYarns } from '../plan/plan.ts'
+import type { HeldYarns } from '../yarn/strands.ts'
 import type { Records } from './records.ts'
 
 /**
@@ -42,7 +42,7 @@ export function withFreshIds<R extends Records>(
       id: fresh(pinned.id),
       pieceId: fresh(pinned.pieceId),
       spec: { ...pinned.spec, colours: colours(pinned.spec.colours) },
-      plan: { ...pinned.plan, rounds: colours(pinned.plan.rounds), yarn: colours(pinned.plan.yarn) },
+      plan: { ...pinned.plan, rounds: colours(pinned.plan.rounds) },
     })),
     readings: records.readings.map((reading) => ({
       ...reading,

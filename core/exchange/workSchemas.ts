@@ -49,12 +49,16 @@ export const copy = record(
   { finishedAt: time },
 )
 
+const kind = (type: string) => Joi.string().valid(type)
+
 const step = record({
   times: count.min(1),
   ops: Joi.array()
     .items(
-      record({ kind: Joi.string().valid('work'), stitch, count: count.min(1) }),
-      record({ kind: Joi.string().valid('inc', 'dec'), stitch }),
+      record(
+        { stitch, uses: count.max(20), makes: count.max(20), times: count.min(1) },
+        { loops: Joi.string().valid('back', 'front') },
+      ),
     )
     .min(1)
     .max(2000),
@@ -64,23 +68,28 @@ const step = record({
 const placed = (least: number) => Joi.number().min(least).max(20_000)
 const share = Joi.number().min(-1).max(100)
 
+const run = record({
+  of: Joi.alternatives()
+    .try(
+      record({ kind: kind('top'), round: id, loops: Joi.string().valid('both', 'back', 'front') }),
+      record({ kind: kind('rowEnds'), section: id, side: Joi.string().valid('first', 'last') }),
+      record({ kind: kind('chain'), of: kind('foundation'), side: Joi.string().valid('upper', 'lower') }),
+    )
+    .match('one'),
+  from: count,
+  to: count,
+})
+
 const planRound = record(
   {
-    number: round,
-    stitch,
+    id,
+    section: id,
+    closed: Joi.boolean(),
+    side: Joi.string().valid('right', 'wrong'),
+    fabric: stitch,
     yarn: id,
-    hosts: Joi.alternatives()
-      .try(
-        record({ kind: Joi.string().valid('ring', 'chain') }),
-        record({ kind: Joi.string().valid('round'), number: round }),
-      )
-      .match('one'),
-    from: count,
-    count: count.min(1),
-    ideal: Joi.number().min(0.1).max(1e6),
+    hosts: Joi.array().items(run).max(50),
     steps: Joi.array().items(step).min(1).max(5000),
-    at: record({ radius: placed(0), z: placed(-20_000), arc: placed(0), sd: placed(0) }),
-    flatness: share,
   },
   { beside },
 )
@@ -98,33 +107,29 @@ const notice = record(
   },
 )
 
-const plan = record({
-  rounds: Joi.array().items(planRound).min(1).max(500),
-  hole: placed(0),
-  finished: record({
-    across: placed(0),
-    plusMinus: placed(0),
-    height: placed(-20_000),
-    flatness: share,
-    lie: Joi.string().valid('cups', 'dished', 'flat', 'softWave', 'ruffles'),
-  }),
-  checkpoints: list(
-    record({
-      afterRound: round,
+const plan = record(
+  {
+    rounds: Joi.array().items(planRound).min(1).max(500),
+    finished: record({
       across: placed(0),
       plusMinus: placed(0),
-      purpose: Joi.string().valid('gauge', 'course', 'beforeTrim', 'finish'),
+      height: placed(-20_000),
+      flatness: share,
+      lie: Joi.string().valid('cups', 'dished', 'flat', 'softWave', 'ruffles'),
     }),
-    100,
-  ),
-  yarn: list(
-    record({ yarn: id, metres: Joi.number().min(0).max(1e7), doubt: Joi.number().min(0).max(100) }),
-    200,
-  ),
-  stitches: count.max(3e6),
-  seconds: Joi.number().min(0).max(1e10),
-  notices: list(notice, 100),
-})
+    checkpoints: list(
+      record({
+        afterRound: round,
+        across: placed(0),
+        plusMinus: placed(0),
+        purpose: Joi.string().valid('gauge', 'course', 'beforeTrim', 'finish'),
+      }),
+      100,
+    ),
+    notices: list(notice, 100),
+  },
+  { goesOn: record({ after: round, radius: placed(0.1), z: placed(0), sd: placed(0) }) },
+)
 
 const stitchSize = {
   w: millimetres(0.1, 200),
@@ -174,7 +179,6 @@ export const planVersion = record({
 const position = record({ round, unit: count })
 const entry = { id, copyId: id, seq: Joi.number().integer().min(1).max(1e8), at: time }
 const move = { ...entry, from: position, to: position }
-const kind = (type: string) => Joi.string().valid(type)
 
 export const event = Joi.alternatives()
   .conditional('.type', {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
-import { expandSteps } from '../pacing/steps.ts'
-import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
+import { expandSteps } from '../rounds/steps.ts'
+import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { discSpec } from '../testing/specs.ts'
 import { carryOnPlan } from './carryOnPlan.ts'
@@ -17,7 +17,7 @@ const staggered: PieceSpec = {
 const plan = planPiece(staggered)
 
 /** Where the first increase of a round stands, as a share of a repeat. */
-function phase({ steps, count, from }: Round): number {
+function phase({ steps, count, from }: PlannedRound): number {
   const units = expandSteps(steps)
   const first = units.findIndex(({ kind }) => kind === 'inc')
   return (first / from) * (count - from)
@@ -91,7 +91,7 @@ describe('mends', () => {
   const planned = planPiece(joined)
   const mend = (round: number, off: number, spec = joined, of = planned) =>
     repairCount(spec, of, round, of.rounds[round - 1]!.count + off)
-  const unitsOf = (round: Round) => expandSteps(round.steps).map(({ kind }) => kind)
+  const unitsOf = (round: PlannedRound) => expandSteps(round.steps).map(({ kind }) => kind)
 
   test('a surplus before an increasing round leaves increases out, and never works two together', () => {
     for (const off of [1, 2]) {

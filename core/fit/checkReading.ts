@@ -1,7 +1,7 @@
 import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { guessMeant } from '../gauge/guessMeant.ts'
-import type { Round } from '../plan/plan.ts'
+import type { PlannedRound } from '../plan/plan.ts'
 import { checkDisc } from '../shape/checkDisc.ts'
 import { meanDiameter } from '../shape/disc.ts'
 import type { PieceReading } from './pieceReading.ts'
@@ -14,7 +14,7 @@ const WITHIN_REASON = Math.log(1.5)
  * @param rounds planned rounds up to the one it was measured after
  * @throws SpecError at `across`, `around`, `edge`, `hole` or `count`, with what was probably meant
  */
-export function checkReading(reading: PieceReading, rounds: readonly Round[]): void {
+export function checkReading(reading: PieceReading, rounds: readonly PlannedRound[]): void {
   const { across, around, edge, counts, hole } = reading
   const expected = 2 * rounds.at(-1)!.at.radius
   checkDisc(across, edge)

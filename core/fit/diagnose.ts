@@ -1,6 +1,6 @@
 import { SpecError } from '../errors/specError.ts'
 import type { StitchSize } from '../gauge/gauge.ts'
-import type { PieceSpec, Round } from '../plan/plan.ts'
+import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
 import { meanDiameter } from '../shape/disc.ts'
 import type { LaidRing } from '../lay/lay.ts'
 import { canBeWorked, hypothesesFor, type CauseKind } from './causes.ts'
@@ -48,7 +48,7 @@ export interface Diagnosis {
 export interface Worked {
   readonly spec: PieceSpec
   /** Planned rounds up to the last reading. */
-  readonly rounds: readonly Round[]
+  readonly rounds: readonly PlannedRound[]
   /** In any order; the one after the last round is what is asked about. */
   readonly readings: readonly PieceReading[]
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
-import { stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
+import { stitchesConsumed, stitchesProduced } from '../rounds/steps.ts'
 import type { PieceSpec, Plan } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { metresOfYarn } from '../plan/yarnAndTime.ts'

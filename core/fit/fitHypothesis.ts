@@ -4,7 +4,7 @@ import type { Gauge, StitchSize } from '../gauge/gauge.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { logEvidence, mostProbable } from '../gauge/mostProbable.ts'
 import type { Reading } from '../gauge/reading.ts'
-import type { PieceSpec, Round } from '../plan/plan.ts'
+import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
 import { flatnessOfLastThird } from '../shape/disc.ts'
 import { clothOf } from '../lay/clothOf.ts'
 import { lay, type LaidRing } from '../lay/lay.ts'
@@ -59,7 +59,7 @@ export function priorOf(
 export function fitHypothesis(
   hypothesis: Hypothesis,
   spec: PieceSpec,
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
   readings: readonly PieceReading[],
 ): Fit {
   const prior = priorOf(spec.gauge, hypothesis.centre)
@@ -108,7 +108,7 @@ const joinOdds = (kind: CauseKind, seen: NonNullable<PieceReading['join']>): num
 /** Rounds with so many stitches; other stitches than the body's keep their usual proportion to it. */
 function modelOf(
   counts: readonly number[],
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
   { gauge, construction }: PieceSpec,
 ): DiscModel {
   const terms = new Map<StitchName, Pick<DiscModel['rounds'][number], 'lnW' | 'lnH'>>()
@@ -149,7 +149,7 @@ export function sizeIn(belief: Gaussian): StitchSize {
 export function positionsOf(
   { hypothesis, belief }: Pick<Fit, 'hypothesis' | 'belief'>,
   spec: PieceSpec,
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
 ): readonly LaidRing[] {
   const { w, h } = sizeIn(belief)
   const counts = hypothesis.counts(rounds.map(({ count }) => count))

@@ -1,5 +1,14 @@
-import { stepsFromUnits } from '../pacing/stepsFromUnits.ts'
-import { expandSteps, type Step, type Unit } from '../pacing/steps.ts'
+import { stepsFromUnits } from '../rounds/stepsFromUnits.ts'
+import {
+  decrease,
+  expandSteps,
+  increase,
+  kindOf,
+  plain,
+  type Op,
+  type Step,
+  type Unit,
+} from '../rounds/steps.ts'
 
 /** One way to take a stitch up: so many units from an index give way to others. */
 interface Mend {
@@ -48,18 +57,27 @@ function mendsOf(
     if (inPlace) {
       if (unit.kind === gives) mends.push(leftOut(at, unit))
     } else if (surplus) {
-      if (plainAround(units, at, 1)) mends.push({ at, replaces: 1, instead: [{ ...unit, kind: 'dec' }] })
+      if (plainAround(units, at, 1))
+        mends.push({ at, replaces: 1, instead: [like(unit, decrease(unit.stitch))] })
     } else if (at + 1 < last && (apart ? plainAround(units, at, 2) : plainAt(units, at, 2))) {
-      mends.push({ at, replaces: 2, instead: [{ ...unit, kind: 'inc' }] })
+      mends.push({ at, replaces: 2, instead: [like(unit, increase(unit.stitch))] })
     }
   }
   return mends
 }
 
+/** A unit in the place of another, doing something else. */
+export const like = (unit: Unit, { uses, makes }: Op): Unit => ({
+  ...unit,
+  uses,
+  makes,
+  kind: kindOf({ uses, makes }),
+})
+
 /** An increase worked as two plain stitches, or a decrease as one. */
 function leftOut(at: number, unit: Unit): Mend {
-  const plain: Unit = { ...unit, kind: 'work' }
-  return { at, replaces: 1, instead: unit.kind === 'inc' ? [plain, plain] : [plain] }
+  const one = like(unit, plain(unit.stitch))
+  return { at, replaces: 1, instead: unit.kind === 'inc' ? [one, one] : [one] }
 }
 
 /** Whether so many units from an index are plain. */

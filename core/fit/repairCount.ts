@@ -1,9 +1,10 @@
-import { stepsFromUnits } from '../pacing/stepsFromUnits.ts'
-import { expandSteps, type Unit } from '../pacing/steps.ts'
-import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
+import { stepsFromUnits } from '../rounds/stepsFromUnits.ts'
+import { decrease, expandSteps, increase, plain, type Unit } from '../rounds/steps.ts'
+import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
+import { topOf } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
-import { mendingSteps } from './mendingSteps.ts'
+import { like, mendingSteps } from './mendingSteps.ts'
 
 /** From so many stitches on one more or fewer does not show. */
 const HIDES_FROM = 25
@@ -14,7 +15,7 @@ export interface Repair {
   /** Stitches more than planned (+) or fewer (−). */
   readonly off: number
   /** The next round with the difference taken up in it; absent when there is none, or it cannot be. */
-  readonly mending?: Round
+  readonly mending?: PlannedRound
   /** The piece with the round as it is and the next one mending it. */
   readonly mended?: Plan
   /** Which is better, and why. */
@@ -50,7 +51,7 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
   const steps = mendingSteps(next.steps, off, spec.construction.rounds.kind === 'joined')
   const asWorked = miscounted(round, have)
   if (!steps || !asWorked) return { ...shared, advice: 'goBack', why: tooMany ? 'tooMany' : 'noRoom' }
-  const mending: Round = { ...next, from: have, steps }
+  const mending: PlannedRound = { ...next, from: have, hosts: [topOf(asWorked)], steps }
   const rounds = plan.rounds.map((one) =>
     one.number === roundNumber ? asWorked : one.number === next.number ? mending : one,
   )
@@ -60,13 +61,13 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
 }
 
 /** The round as it must have been worked to come out so. */
-function miscounted(round: Round, have: number): Round | undefined {
+function miscounted(round: PlannedRound, have: number): PlannedRound | undefined {
   const units = withCount(expandSteps(round.steps), round, have)
   return units && { ...round, count: have, steps: stepsFromUnits(units) }
 }
 
 /** Units that use the round below as before but make `have` stitches. */
-function withCount(units: readonly Unit[], { from, count }: Round, have: number): Unit[] | undefined {
+function withCount(units: readonly Unit[], { from, count }: PlannedRound, have: number): Unit[] | undefined {
   const all = [...units]
   let off = have - count
   if (from === 0) {
@@ -76,13 +77,13 @@ function withCount(units: readonly Unit[], { from, count }: Round, have: number)
   for (let index = all.length - 1; index >= 0 && off !== 0; index--) {
     const unit = all[index]!
     if (off < 0 && unit.kind === 'inc') {
-      all[index] = { ...unit, kind: 'work' }
+      all[index] = like(unit, plain(unit.stitch))
       off++
     } else if (off > 0 && unit.kind === 'work') {
-      all[index] = { ...unit, kind: 'inc' }
+      all[index] = like(unit, increase(unit.stitch))
       off--
     } else if (off < 0 && unit.kind === 'work' && all[index - 1]?.kind === 'work') {
-      all.splice(index - 1, 2, { ...unit, kind: 'dec' })
+      all.splice(index - 1, 2, like(unit, decrease(unit.stitch)))
       off++
     }
   }

@@ -1,6 +1,6 @@
 import { sidesOf } from '../plan/notices.ts'
 import { diametersApart } from '../shape/disc.ts'
-import type { PieceSpec, Round } from '../plan/plan.ts'
+import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
 import type { PieceReading } from './pieceReading.ts'
 
 /** Beyond this share two diameters are more than a careless tape. */
@@ -10,7 +10,7 @@ const UNEVEN = 0.035
 export function polygonOf(
   { across }: PieceReading,
   { construction }: PieceSpec,
-  planned: readonly Round[],
+  planned: readonly PlannedRound[],
 ): { readonly share: number; readonly sides: number } | undefined {
   const sides = sidesOf(planned)
   if (across.length < 2 || construction.placement !== 'stacked' || sides < 3) return undefined

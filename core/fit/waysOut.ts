@@ -2,12 +2,13 @@ import { SpecError } from '../errors/specError.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import { hookAdvice } from '../gauge/hookAdvice.ts'
 import { effortOfRound } from '../plan/yarnAndTime.ts'
-import type { PieceSpec, Plan, Round } from '../plan/plan.ts'
+import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { FLAT_TOLERANCE } from '../shape/disc.ts'
 import { mm } from '../units/millimetres.ts'
 import type { Diagnosis } from './diagnose.ts'
 import { carryOnPlan } from './carryOnPlan.ts'
+import { layRounds } from '../plan/layRounds.ts'
 import { workedRounds } from './workedRounds.ts'
 
 /** What can be done about a piece that measures otherwise than planned. */
@@ -55,14 +56,9 @@ export function waysOut(situation: Situation): {
 } {
   const { spec, plan, afterRound, diagnosis } = situation
   const own = gaugeNow(spec.gauge, diagnosis)
-  const worked = workedRounds(
-    plan.rounds.slice(0, afterRound),
-    diagnosis.counts,
-    diagnosis.positions,
-    diagnosis.size,
-    spec.construction,
-  )
   const specNow: PieceSpec = { ...spec, gauge: own }
+  const asWorked = workedRounds(plan.rounds.slice(0, afterRound), diagnosis.counts, spec.construction)
+  const worked = layRounds(specNow, asWorked, { after: asWorked.length, ...diagnosis.edge })
   const kept = carryOnPlan(specNow, plan, worked, diagnosis.edge)
   const unchanged = weigh(situation, {
     kind: 'accept',
@@ -115,7 +111,7 @@ function acceptedSpec(spec: PieceSpec, { finished }: Plan): PieceSpec {
 }
 
 /** Back to where the trouble began, and from there by the maker's own gauge. */
-function goBack(situation: Situation, spec: PieceSpec, worked: readonly Round[]): WayOut[] {
+function goBack(situation: Situation, spec: PieceSpec, worked: readonly PlannedRound[]): WayOut[] {
   const { diagnosis, plan } = situation
   const keeps = lastGoodRound(diagnosis, plan.rounds.slice(0, situation.afterRound))
   if (keeps === undefined || keeps >= worked.length) return []
@@ -129,7 +125,10 @@ function goBack(situation: Situation, spec: PieceSpec, worked: readonly Round[])
 }
 
 /** The last round before the error, or the last that still lies flat. */
-function lastGoodRound({ causes, size, positions }: Diagnosis, rounds: readonly Round[]): number | undefined {
+function lastGoodRound(
+  { causes, size, positions }: Diagnosis,
+  rounds: readonly PlannedRound[],
+): number | undefined {
   const { kind, from } = causes[0]!
   if (from !== undefined && kind !== 'hands') return Math.max(1, from - 1)
   let arc = 0
@@ -141,7 +140,7 @@ function lastGoodRound({ causes, size, positions }: Diagnosis, rounds: readonly 
 }
 
 /** A hook helps only where both sizes moved together; it cannot mend waves or cups. */
-function anotherHook(situation: Situation, spec: PieceSpec, worked: readonly Round[]): WayOut[] {
+function anotherHook(situation: Situation, spec: PieceSpec, worked: readonly PlannedRound[]): WayOut[] {
   const { diagnosis, hook } = situation
   if (diagnosis.hands !== 'tight' && diagnosis.hands !== 'loose') return []
   const advice = hookAdvice(spec.gauge, hook, situation.spec.gauge.w)
@@ -169,9 +168,9 @@ interface Proposal {
   readonly plan: Plan
   readonly spec: PieceSpec
   /** Rounds that stay. */
-  readonly worked: readonly Round[]
+  readonly worked: readonly PlannedRound[]
   /** Rounds that are there now, when some are pulled out. */
-  readonly from?: readonly Round[]
+  readonly from?: readonly PlannedRound[]
 }
 
 /** Pulling a stitch out takes a fifth of working it. */
@@ -183,7 +182,7 @@ const HOOK_BET = 0.3
 
 function weigh({ spec: asked, afterRound }: Situation, proposal: Proposal): WayOut {
   const { kind, plan, spec, worked, from } = proposal
-  const seconds = (rounds: readonly Round[]) =>
+  const seconds = (rounds: readonly PlannedRound[]) =>
     (rounds.reduce((sum, round) => sum + effortOfRound(round, spec), 0) * 60) / spec.pace
   const pulled = from?.slice(worked.length) ?? []
   const secondsLeft = seconds(plan.rounds.slice(worked.length)) + PULLING * seconds(pulled)

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { writeSteps } from '../pattern/writeRound.ts'
 import { MOST_REPEATS, readableGaps } from './readableGaps.ts'
 import { placeIncreases, type PlaceRequest } from './placeIncreases.ts'
-import { expandSteps, stitchesConsumed, stitchesProduced, type Step } from './steps.ts'
+import { expandSteps, stitchesConsumed, stitchesProduced, type Step } from '../rounds/steps.ts'
 
 const place = (from: number, count: number, rest: Partial<PlaceRequest> = {}) =>
   placeIncreases({

@@ -1,7 +1,7 @@
 import type { StitchName } from '../stitches/stitch.ts'
 import { readableGaps } from './readableGaps.ts'
 import { scatteredEnd } from './scatteredEnd.ts'
-import { compressRun, type Step } from './steps.ts'
+import { compressRun, plain, type Step } from '../rounds/steps.ts'
 
 export type Placement = 'stacked' | 'staggered' | 'scattered'
 export type RepeatOrder = 'increaseFirst' | 'increaseLast'
@@ -29,7 +29,7 @@ export interface PlaceRequest {
 export function placeIncreases(request: PlaceRequest): Step[] {
   const { stitch, from, count, order } = request
   const change = count - from
-  if (change === 0) return [{ times: 1, ops: [{ kind: 'work', stitch, count }] }]
+  if (change === 0) return [{ times: 1, ops: [plain(stitch, count)] }]
   const kind = change > 0 ? 'inc' : 'dec'
   const hosts = change > 0 ? 1 : 2
   const gaps = readableGaps(from - Math.abs(change) * hosts, Math.abs(change))

@@ -1,4 +1,4 @@
-import { longestRepeat } from './longestRepeat.ts'
+import { longestRepeat } from '../rounds/longestRepeat.ts'
 
 /** Gaps that a person can keep in mind: no more repeats in a round than this. */
 export const MOST_REPEATS = 3

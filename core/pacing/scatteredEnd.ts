@@ -1,4 +1,4 @@
-import type { Step } from './steps.ts'
+import type { Step } from '../rounds/steps.ts'
 
 interface Scattering {
   /** Plain stitches before each increase; the first gap is the one that the join cuts in two. */
@@ -57,8 +57,8 @@ function increasesIn(steps: readonly Step[]): Increases {
   for (const { times, ops } of steps) {
     for (let time = 0; time < times; time++) {
       for (const op of ops) {
-        if (op.kind === 'inc') first.push(stitches)
-        stitches += op.kind === 'work' ? op.count : op.kind === 'inc' ? 2 : 1
+        if (op.makes > op.uses) first.push(stitches)
+        stitches += op.makes * op.times
       }
     }
   }

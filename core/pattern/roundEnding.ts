@@ -1,5 +1,5 @@
-import { expandSteps, type Unit } from '../pacing/steps.ts'
-import type { Round } from '../plan/plan.ts'
+import { expandSteps, type Unit } from '../rounds/steps.ts'
+import type { PlannedRound } from '../plan/plan.ts'
 
 /** How a round ends, for the check at its end: so many of the same at the last. */
 export interface RoundEnding {
@@ -9,7 +9,7 @@ export interface RoundEnding {
 }
 
 /** Taken from the real steps, so that it holds for every placement. */
-export function roundEnding(round: Round): RoundEnding {
+export function roundEnding(round: PlannedRound): RoundEnding {
   const units = expandSteps(round.steps)
   const { kind, stitch } = units.at(-1)!
   let run = 0

@@ -1,5 +1,6 @@
-import type { Op, Step } from '../pacing/steps.ts'
-import type { Construction, Round, Start } from '../plan/plan.ts'
+import { kindOf, type Op, type Step } from '../rounds/steps.ts'
+import type { Construction, PlannedRound, Start } from '../plan/plan.ts'
+import { gathers } from '../rounds/round.ts'
 import { startingChain, type StartingChain } from '../plan/startingChain.ts'
 import { STITCHES, type Terms } from '../stitches/stitch.ts'
 
@@ -14,7 +15,7 @@ interface ToWrite {
   readonly construction: Construction
   readonly terms: Terms
   /** The round below; none for round 1. */
-  readonly below?: Round
+  readonly below?: PlannedRound
 }
 
 /**
@@ -22,7 +23,7 @@ interface ToWrite {
  * chain that counts takes the place of the first stitch of the body; one that does not is said not to where
  * it could be taken for a stitch, or where the rounds before counted theirs.
  */
-export function writeRound(round: Round, { construction, terms, below }: ToWrite): WrittenRound {
+export function writeRound(round: PlannedRound, { construction, terms, below }: ToWrite): WrittenRound {
   const { rounds, start } = construction
   const chain = chainOf(round, construction)
   const standing = rounds.kind === 'joined' && rounds.begins === 'standingStitch' && round.number > 1
@@ -50,19 +51,13 @@ export function writeRound(round: Round, { construction, terms, below }: ToWrite
 }
 
 /** The body alone, whatever the construction's joins: what a ledger shows. */
-export function writeRoundBody(round: Round, terms: Terms): string {
-  switch (round.hosts.kind) {
-    case 'ring':
-      return `${writeSteps(round.steps, terms)} in ring`
-    case 'chain':
-      return `${writeSteps(round.steps, terms)} in 1 ch`
-    case 'round':
-      return writeBody(round, round.steps, terms)
-  }
+export function writeRoundBody(round: PlannedRound, terms: Terms): string {
+  if (!gathers(round)) return writeBody(round, round.steps, terms)
+  return `${writeSteps(round.steps, terms)} in ${round.hosts.length > 0 ? '1 ch' : 'ring'}`
 }
 
 /** The chain a round really begins with, in its own stitch; none in a spiral. */
-function chainOf({ stitch, number }: Pick<Round, 'stitch' | 'number'>, { rounds }: Construction) {
+function chainOf({ stitch, number }: Pick<PlannedRound, 'stitch' | 'number'>, { rounds }: Construction) {
   if (rounds.kind !== 'joined') return undefined
   // There is nothing yet that a first stitch could stand on.
   const begins = number === 1 && rounds.begins === 'standingStitch' ? 'chain' : rounds.begins
@@ -70,10 +65,10 @@ function chainOf({ stitch, number }: Pick<Round, 'stitch' | 'number'>, { rounds 
 }
 
 function writeChain(
-  round: Round,
+  round: PlannedRound,
   chain: StartingChain | undefined,
   construction: Construction,
-  below: Round | undefined,
+  below: PlannedRound | undefined,
   terms: Terms,
 ): string {
   if (!chain || chain.chains === 0) return ''
@@ -84,11 +79,11 @@ function writeChain(
   return `ch ${chain.chains}${changes ? ' (from here on the ch does not count)' : mistakable ? ' (does not count)' : ''}`
 }
 
-const startsWithIncrease = ({ steps }: Round): boolean => steps[0]?.ops[0]?.kind === 'inc'
+const startsWithIncrease = ({ steps }: PlannedRound): boolean => (steps[0]?.ops[0]?.makes ?? 0) > 1
 
-function writeBody(round: Round, steps: readonly Step[], terms: Terms): string {
+function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): string {
   const even =
-    round.count === round.from && round.steps.every(({ ops }) => ops.every(({ kind }) => kind === 'work'))
+    round.count === round.from && round.steps.every(({ ops }) => ops.every((op) => kindOf(op) === 'work'))
   if (!even || steps !== round.steps) return writeSteps(steps, terms)
   return `${STITCHES[round.stitch].short[terms]} in each st`
 }
@@ -111,8 +106,9 @@ export function writeOps(ops: readonly Op[], terms: Terms): string {
 
 export function writeOp(op: Op, terms: Terms): string {
   const short = STITCHES[op.stitch].short[terms]
-  if (op.kind !== 'work') return op.kind === 'inc' ? 'inc' : `${short}2tog`
-  return op.count === 1 ? short : `${op.count} ${short}`
+  const kind = kindOf(op)
+  if (kind !== 'work') return kind === 'inc' ? 'inc' : `${short}2tog`
+  return op.times === 1 ? short : `${op.times} ${short}`
 }
 
 function writeStart(start: Start, chain: StartingChain | undefined): string {
@@ -143,7 +139,7 @@ function withoutFirstStitch(steps: readonly Step[]): Step[] {
   const [first, ...rest] = steps
   if (!first) return []
   const [op, ...others] = first.ops
-  const left: Op[] = op?.kind === 'work' && op.count > 1 ? [{ ...op, count: op.count - 1 }] : []
+  const left: Op[] = op && op.times > 1 ? [{ ...op, times: op.times - 1 }] : []
   const opening = [...left, ...others]
   return [
     ...(opening.length > 0 ? [{ times: 1, ops: opening }] : []),

@@ -1,4 +1,4 @@
-import type { Checkpoint, Round } from './plan.ts'
+import type { Checkpoint, PlannedRound } from './plan.ts'
 
 /** Before round 5 or under 6 cm the centre misleads. */
 const FIRST_ROUND = 5
@@ -10,7 +10,7 @@ const LONG_STRETCH = 12
  * Where a measurement tells most: about a third of the way, on long pieces once in between, just
  * before the trimmed last rounds, and at the finish. Under 6 rounds, one before the finish.
  */
-export function chooseCheckpoints(rounds: readonly Round[], trimmed: number): Checkpoint[] {
+export function chooseCheckpoints(rounds: readonly PlannedRound[], trimmed: number): Checkpoint[] {
   const last = rounds.length
   const beforeTrim = Math.max(1, last - Math.max(1, trimmed))
   const places = new Map<number, Checkpoint['purpose']>([[last, 'finish']])

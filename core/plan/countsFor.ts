@@ -1,7 +1,7 @@
 import { paceCounts } from '../pacing/paceCounts.ts'
 import { betaOf, deviationFrom, type PacingProblem } from '../pacing/pacingProblem.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
-import type { Constraints, PieceSpec, Round } from './plan.ts'
+import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
 
 /**
  * Paced counts of rounds to come. Where rounds are worked already, the last of them is a fact that the
@@ -12,7 +12,7 @@ export function countsFor(
   spec: PieceSpec,
   stitches: readonly StitchName[],
   ideals: readonly number[],
-  worked: readonly Round[],
+  worked: readonly PlannedRound[],
 ): readonly number[] {
   const last = worked.at(-1)
   if (!last) return paceCounts(problemOf(spec, stitches, ideals, 1)).counts

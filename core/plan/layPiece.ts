@@ -24,7 +24,7 @@ export type LayPiece = (rounds: readonly RoundToLay[]) => Laid
 export function layPiece(
   { construction, stitch, gauge }: Pick<PieceSpec, 'construction' | 'stitch' | 'gauge'>,
   gauges: (stitch: StitchName) => Gauge,
-  worked: Worked | undefined,
+  worked: { readonly rounds: readonly RoundToLay[]; readonly edge: Worked['edge'] } | undefined,
 ): LayPiece {
   const { centre, hole } = startOfFabric(construction.start, stitch, gauge.w, gauge.h)
   const from = { centre, hole }

@@ -1,13 +1,13 @@
 import type { RoundChoice } from './chooseRounds.ts'
 import { farthestOffFlat } from './offFlat.ts'
-import type { Checkpoint, Constraints, Measurements, Notice, PieceSpec, Plan, Round } from './plan.ts'
+import type { Checkpoint, Constraints, Measurements, Notice, PieceSpec, Plan, PlannedRound } from './plan.ts'
 
 /** Slack over what the last rounds can reach, in rounds: the fabric's give, and not trimming for a trifle. */
 const REACH_SLACK = 0.1
 
 export function noticesOf(
   spec: PieceSpec,
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
   finished: Measurements,
   { trimmed }: RoundChoice,
   checkpoints: readonly Checkpoint[],
@@ -45,7 +45,7 @@ function trimWaits({ construction, shape }: PieceSpec, finished: Measurements, t
 }
 
 /** Corners that stacked increases make: as many as the last round that had any. */
-export function sidesOf(rounds: readonly Pick<Round, 'from' | 'count' | 'number'>[]): number {
+export function sidesOf(rounds: readonly Pick<PlannedRound, 'from' | 'count' | 'number'>[]): number {
   const last = rounds.findLast(({ number, from, count }) => number > 1 && count > from)
   return last ? last.count - last.from : 0
 }

@@ -1,5 +1,6 @@
 import type { Gauge } from '../gauge/gauge.ts'
-import type { Step } from '../pacing/steps.ts'
+import type { Round } from '../rounds/round.ts'
+import type { HeldYarns } from '../yarn/strands.ts'
 import type { Placement, RepeatOrder } from '../pacing/placeIncreases.ts'
 import type { DiscShape, Lie } from '../shape/disc.ts'
 import type { LaidRing } from '../lay/lay.ts'
@@ -46,13 +47,6 @@ export interface Constraints {
   readonly multiples?: readonly { readonly fromRound: number; readonly of: number }[]
 }
 
-/** The yarns that are held together: one takes all strands that the others do not. */
-export interface HeldYarns {
-  readonly yarn: string
-  /** Other yarns held with it, one strand each. */
-  readonly beside?: readonly string[]
-}
-
 /** From this round (from 1) on, work with these yarns. */
 export interface ColourRun extends HeldYarns {
   readonly fromRound: number
@@ -76,21 +70,27 @@ export interface RoundPosition extends LaidRing {
   readonly sd: number
 }
 
-/** What a round is worked into: a ring, one chain of a short foundation, or the round below. */
-export type Hosts = { readonly kind: 'ring' | 'chain' } | { readonly kind: 'round'; readonly number: number }
-
-export interface Round extends HeldYarns {
+/** A round with what follows from its place in a plan: all of it computed, none of it stored. */
+export interface PlannedRound extends Round {
   readonly number: number
+  /** Of its fabric. */
   readonly stitch: StitchName
-  readonly hosts: Hosts
   /** Host stitches used up; 0 in a ring. */
   readonly from: number
   readonly count: number
   readonly ideal: number
-  readonly steps: readonly Step[]
   readonly at: RoundPosition
   /** N·w / 2πr − 1. */
   readonly flatness: number
+}
+
+/** Where the edge of the worked rounds was found, and how many they are: a fact that the others go on from. */
+export interface GoesOn {
+  readonly after: number
+  /** mm; `sd` of the radius. */
+  readonly radius: number
+  readonly z: number
+  readonly sd: number
 }
 
 /** Measure here: after this round, expect this diameter ± twice the standard deviation. */
@@ -139,14 +139,26 @@ export interface Measurements {
   readonly lie: Lie
 }
 
-export interface Plan {
-  readonly rounds: readonly Round[]
-  /** Radius of the hole of a chain ring, mm; 0 for a closed start. */
-  readonly hole: number
+/** What a plan says that must stay as it was said, whatever becomes of the ways to compute it. */
+export interface Promises {
   readonly finished: Measurements
   readonly checkpoints: readonly Checkpoint[]
+  readonly notices: readonly Notice[]
+}
+
+/** A plan as it is kept: rounds and promises, no geometry. */
+export interface PinnedPlan extends Promises {
+  readonly rounds: readonly Round[]
+  readonly goesOn?: GoesOn
+}
+
+export interface Plan extends Promises {
+  readonly rounds: readonly PlannedRound[]
+  /** Where worked rounds ended and planning went on. */
+  readonly goesOn?: GoesOn
+  /** Radius of the hole of a chain ring, mm; 0 for a closed start. */
+  readonly hole: number
   readonly yarn: readonly YarnUse[]
   readonly stitches: number
   readonly seconds: number
-  readonly notices: readonly Notice[]
 }

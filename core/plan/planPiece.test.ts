@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
-import { expandSteps, stitchesConsumed, stitchesProduced } from '../pacing/steps.ts'
+import { expandSteps, stitchesConsumed, stitchesProduced } from '../rounds/steps.ts'
 import { FLAT_TOLERANCE } from '../shape/disc.ts'
 import { anySpec, discSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'

@@ -1,8 +1,6 @@
-import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import type { Laid } from '../lay/lay.ts'
-import { flatness, idealCount } from '../shape/disc.ts'
-import { leftOfDish } from '../shape/leftOfDish.ts'
+import { idealCount } from '../shape/disc.ts'
 import { startOfFabric } from '../shape/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { checkSpec } from './checkSpec.ts'
@@ -10,13 +8,15 @@ import { chooseCheckpoints } from './chooseCheckpoints.ts'
 import { chooseRounds, reachableWithin, wholeRounds, type RoundChoice } from './chooseRounds.ts'
 import { countsFor } from './countsFor.ts'
 import { doubtOfRadii } from './doubtOfRadii.ts'
-import { measureFinished } from './measureFinished.ts'
-import { noticesOf, repeatCost } from './notices.ts'
-import type { HeldYarns, Hosts, PieceSpec, Plan, Round, Start } from './plan.ts'
-import { stepsOf } from './stepsOf.ts'
 import { layPiece, type LayPiece } from './layPiece.ts'
+import { gaugesByStitch, layRounds } from './layRounds.ts'
+import { measureFinished } from './measureFinished.ts'
+import { measureHole } from './measureHole.ts'
+import { noticesOf, repeatCost } from './notices.ts'
+import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { sumsOf } from './sumsOf.ts'
-import { reachingTo, type Worked } from './worked.ts'
+import type { Worked } from './worked.ts'
+import { writeRounds } from './writeRounds.ts'
 
 /**
  * How many of the nearest ways to reach the size are planned through. In a piece of few rounds the give
@@ -40,7 +40,7 @@ interface Base {
   readonly centre: number
   readonly sd: number
   readonly lay: LayPiece
-  readonly worked: readonly Round[]
+  readonly worked: readonly PlannedRound[]
 }
 
 /**
@@ -63,11 +63,9 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const gauges = gaugesByStitch(spec)
   const base = baseOf(spec, gauges, worked)
   const best = bestCandidate(spec, gauges, base)
-  const sds = doubtOfRadii(best.laid, spec.gauge, base.sd)
-  const rounds = writeRounds(spec, best, base, gauges, (index) => ({
-    ...best.laid.rings[index]!,
-    sd: sds[index]!,
-  }))
+  const toCome = best.choice.stitches.map((stitch, index) => ({ stitch, count: best.counts[index]! }))
+  const goesOn = worked && { after: worked.rounds.length, ...worked.edge }
+  const rounds = layRounds(spec, writeRounds(spec, worked?.rounds ?? [], toCome), goesOn)
   const finished = measureFinished(rounds)
   const checkpoints = chooseCheckpoints(rounds, best.choice.trimmed).filter(
     ({ afterRound }) => afterRound > base.worked.length || afterRound === rounds.length,
@@ -75,7 +73,8 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const reachable = reachableWithin(spec.stitch, spec.construction.freeLastRounds, heightIn(gauges))
   return {
     rounds,
-    hole: startOfFabric(spec.construction.start, spec.stitch, spec.gauge.w, spec.gauge.h).hole,
+    ...(goesOn ? { goesOn } : {}),
+    hole: measureHole(spec),
     finished,
     checkpoints,
     ...sumsOf(rounds, spec),
@@ -85,19 +84,9 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
 
 type Gauges = (stitch: StitchName) => Gauge
 
-function gaugesByStitch({ gauge }: PieceSpec): Gauges {
-  const known = new Map<StitchName, Gauge>()
-  return (stitch) => {
-    const found = known.get(stitch) ?? gaugeForStitch(gauge, stitch)
-    known.set(stitch, found)
-    return found
-  }
-}
-
 const heightIn = (gauges: Gauges) => (stitch: StitchName) => gauges(stitch).h
 
 function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Base {
-  const lay = layPiece(spec, gauges, worked)
   if (!worked) {
     const { hole, centre, sd } = startOfFabric(
       spec.construction.start,
@@ -105,17 +94,17 @@ function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Ba
       spec.gauge.w,
       spec.gauge.h,
     )
-    return { inner: hole, centre, sd, lay, worked: [] }
+    return { inner: hole, centre, sd, lay: layPiece(spec, gauges, undefined), worked: [] }
   }
-  const { radius, z, sd } = worked.edge
-  const last = worked.rounds.at(-1)!
-  const edge = { ...last, at: { ...last.at, radius, z, sd } }
+  const { rounds, edge } = worked
+  const there = layRounds(spec, rounds, { after: rounds.length, ...edge })
+  const toLay = there.map(({ stitch, count }) => ({ stitch, count }))
   return {
-    inner: radius,
-    centre: radius,
-    sd,
-    lay,
-    worked: reachingTo(radius, [...worked.rounds.slice(0, -1), edge]),
+    inner: edge.radius,
+    centre: edge.radius,
+    sd: edge.sd,
+    lay: layPiece(spec, gauges, { rounds: toLay, edge }),
+    worked: there,
   }
 }
 
@@ -172,45 +161,4 @@ function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: B
   const made = choice.stitches.map((stitch, index) => ({ stitch, count: counts[index]! }))
   const laid = base.lay(made)
   return { choice, counts, ideals, laid, across: 2 * (laid.rings.at(-1)?.radius ?? base.centre) }
-}
-
-/** The yarns in hand at a round. */
-function heldIn({ colours }: PieceSpec, number: number): HeldYarns {
-  const { yarn, beside } = colours.findLast(({ fromRound }) => fromRound <= number)!
-  return beside && beside.length > 0 ? { yarn, beside } : { yarn }
-}
-
-const hostsOf = (number: number, start: Start): Hosts =>
-  number > 1 ? { kind: 'round', number: number - 1 } : { kind: start.kind === 'chainTwo' ? 'chain' : 'ring' }
-
-/** The worked rounds, and those to come. A dish that flat rounds are added around comes to lie flatter. */
-function writeRounds(
-  spec: PieceSpec,
-  { choice, counts, ideals }: Candidate,
-  { worked }: Base,
-  gauges: Gauges,
-  positionOf: (index: number) => Round['at'],
-): Round[] {
-  const { stitches } = choice
-  const left = stitches.length === 0 ? 1 : leftOfDish(stitches.length, worked.length)
-  const rounds: Round[] = worked.map((round) => ({ ...round, at: { ...round.at, z: round.at.z * left } }))
-  stitches.forEach((stitch, index) => {
-    const number = rounds.length + 1
-    const from = rounds.at(-1)?.count ?? 0
-    const count = counts[index]!
-    const at = positionOf(index)
-    rounds.push({
-      number,
-      stitch,
-      ...heldIn(spec, number),
-      hosts: hostsOf(number, spec.construction.start),
-      from,
-      count,
-      ideal: ideals[index]!,
-      steps: stepsOf({ stitch, from, count }, rounds, spec.construction),
-      at,
-      flatness: flatness(count, gauges(stitch).w, at.arc),
-    })
-  })
-  return rounds
 }

@@ -1,6 +1,6 @@
 import { isEdging } from '../stitches/stitch.ts'
 import { farthestOffFlat, outerRounds } from './offFlat.ts'
-import type { PieceSpec, Round } from './plan.ts'
+import type { PieceSpec, PlannedRound } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 
 /** Positions of the rhythm control, from nearest counts to one repeat throughout. */
@@ -37,7 +37,7 @@ export function rhythmScale(spec: PieceSpec): RhythmOffer[] {
   return offers.map(({ offer }) => offer)
 }
 
-export function judgeRhythm(rounds: readonly Round[]): Omit<RhythmOffer, 'positions'> {
+export function judgeRhythm(rounds: readonly PlannedRound[]): Omit<RhythmOffer, 'positions'> {
   const shaped = rounds.filter(({ number, stitch }) => number > 1 && !isEdging(stitch))
   const changes = shaped.map(({ count, from }) => count - from)
   return {

@@ -1,13 +1,26 @@
 import { placeIncreases } from '../pacing/placeIncreases.ts'
-import type { Step } from '../pacing/steps.ts'
+import { plain, type Step } from '../rounds/steps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
-import type { Construction, Round } from './plan.ts'
+import { countOf, usedBy, type Round } from '../rounds/round.ts'
+import type { Construction } from './plan.ts'
 
-interface RoundToWrite {
+interface RoundToShape {
   readonly stitch: StitchName
   readonly from: number
   readonly count: number
 }
+
+/** What the placing of a round's shaping needs to know of the rounds below. */
+export interface RoundBelow {
+  readonly steps: readonly Step[]
+  /** Whether it was planned to make more or fewer stitches than it stands in. */
+  readonly shapes: boolean
+}
+
+export const asBelow = (round: Round): RoundBelow => ({
+  steps: round.steps,
+  shapes: countOf(round) !== usedBy(round),
+})
 
 /**
  * The steps of a round by its construction, on top of the rounds that are there. Even rounds keep the
@@ -15,18 +28,18 @@ interface RoundToWrite {
  * @param before the rounds below, from round 1; none for the first
  */
 export function stepsOf(
-  { stitch, from, count }: RoundToWrite,
-  before: readonly Pick<Round, 'from' | 'count' | 'steps'>[],
+  { stitch, from, count }: RoundToShape,
+  before: readonly RoundBelow[],
   { order, placement, rounds }: Construction,
 ): Step[] {
-  if (before.length === 0) return [{ times: 1, ops: [{ kind: 'work', stitch, count }] }]
+  if (before.length === 0) return [{ times: 1, ops: [plain(stitch, count)] }]
   return placeIncreases({
     stitch,
     from,
     count,
     order,
     placement,
-    shapingRounds: before.filter((round, index) => index > 0 && round.count !== round.from).length,
+    shapingRounds: before.filter(({ shapes }, index) => index > 0 && shapes).length,
     offTheJoin: rounds.kind === 'joined' && rounds.shaping === 'offTheJoin',
     below: before
       .slice(-3)

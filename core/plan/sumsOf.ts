@@ -1,10 +1,10 @@
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
-import type { PieceSpec, Plan, Round } from './plan.ts'
+import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { timeOf, yarnOf } from './yarnAndTime.ts'
 
 /** What rounds come to in all. */
 export function sumsOf(
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
   spec: PieceSpec,
 ): Pick<Plan, 'yarn' | 'stitches' | 'seconds'> {
   return {

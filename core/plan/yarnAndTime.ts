@@ -2,7 +2,7 @@ import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { CHAIN_SHARE_OF_SC, STITCHES, yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
 import { ESTIMATE_SD } from '../yarn/calibration.ts'
 import { sameYarns, strandsOf } from '../yarn/strands.ts'
-import type { PieceSpec, Round, YarnUse } from './plan.ts'
+import type { PieceSpec, PlannedRound, YarnUse } from './plan.ts'
 import { startingChain } from './startingChain.ts'
 
 const TAIL_MM = 150
@@ -14,7 +14,7 @@ const ROUND_CHANGE_EFFORT = 2
  * where a yarn begins. Every strand takes this length; `metresOfYarn` has the share of one yarn.
  */
 export function bundleByRound(
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
   spec: PieceSpec,
   scWidth: number = gaugeForStitch(spec.gauge, 'sc').w,
 ): number[] {
@@ -30,13 +30,13 @@ export function bundleByRound(
 }
 
 /** Metres of one yarn that each round takes: what its strands in it take. */
-export function metresOfYarn(rounds: readonly Round[], spec: PieceSpec, yarn: string): number[] {
+export function metresOfYarn(rounds: readonly PlannedRound[], spec: PieceSpec, yarn: string): number[] {
   const bundle = bundleByRound(rounds, spec)
   return rounds.map((round, index) => bundle[index]! * (strandsOf(round, spec.gauge.strands).get(yarn) ?? 0))
 }
 
 /** Metres of each yarn, in order of first use. */
-export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: number): YarnUse[] {
+export function yarnOf(rounds: readonly PlannedRound[], spec: PieceSpec, scWidth: number): YarnUse[] {
   const bundle = bundleByRound(rounds, spec, scWidth)
   const metres = new Map<string, number>()
   rounds.forEach((round, index) => {
@@ -53,18 +53,18 @@ export function yarnOf(rounds: readonly Round[], spec: PieceSpec, scWidth: numbe
 }
 
 /** Seconds of work at the maker's pace, given in single crochets a minute. */
-export function timeOf(rounds: readonly Round[], spec: PieceSpec): number {
+export function timeOf(rounds: readonly PlannedRound[], spec: PieceSpec): number {
   const effort = rounds.reduce((sum, round) => sum + effortOfRound(round, spec), 0)
   return (effort * 60) / spec.pace
 }
 
 /** Work in one round, in single crochets. */
-export function effortOfRound(round: Round, spec: Pick<PieceSpec, 'construction'>): number {
+export function effortOfRound(round: PlannedRound, spec: Pick<PieceSpec, 'construction'>): number {
   return round.count * STITCHES[round.stitch].effort + sideWork(round, spec) + ROUND_CHANGE_EFFORT
 }
 
 /** Chains and joins that are no stitches of the round, in single crochets. */
-function sideWork(round: Round, { construction }: Pick<PieceSpec, 'construction'>): number {
+function sideWork(round: PlannedRound, { construction }: Pick<PieceSpec, 'construction'>): number {
   const { rounds, start } = construction
   const chain = rounds.kind === 'joined' ? startingChain(round.stitch, rounds.begins) : undefined
   const joining = rounds.kind === 'joined' ? 0.55 : 0

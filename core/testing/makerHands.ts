@@ -2,7 +2,7 @@ import type { CauseKind } from '../fit/causes.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { gaugeFromTable } from '../gauge/gaugeFromTable.ts'
-import type { Round } from '../plan/plan.ts'
+import type { PlannedRound } from '../plan/plan.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import type { Dice } from './dice.ts'
 import { layShell, USUAL_FABRIC, type Fabric, type ShellRing } from './elasticShell.ts'
@@ -68,7 +68,7 @@ export interface Made {
 
 /** Rounds as the maker really works them: the increases asked for, and the slips. */
 export function work(
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
   below: readonly Made[],
   { mistake }: MakerSetting,
   { mistakeAt }: Hands,

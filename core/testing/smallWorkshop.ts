@@ -1,5 +1,6 @@
 import { UNMEASURED_GAUGE } from '../exchange/newMat.ts'
 import type { Records } from '../exchange/records.ts'
+import { pin } from '../plan/pinnedPlan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import type { LogEvent } from '../worklog/logEvent.ts'
 import { workOn } from '../worklog/moves.ts'
@@ -37,7 +38,7 @@ export function smallWorkshop(spec = discSpec(110), name = 'Tin-mug mats', taps 
     gauges: [{ ...UNMEASURED_GAUGE, id: 'gauge' }],
     yarns: [{ id: 'fog', name: 'Fog', colour: '#FAFCFB', weight: 4, fibre: 'cotton', balls: 2 }],
     copies: [{ id: 'copy', pieceId: 'piece', number: 1, planVersion: 1, startedAt: 1000 }],
-    planVersions: [{ id: 'v1', pieceId: 'piece', version: 1, at: 1000, spec, plan }],
+    planVersions: [{ id: 'v1', pieceId: 'piece', version: 1, at: 1000, spec, plan: pin(plan) }],
     events: log,
     readings: [
       {

@@ -1,12 +1,13 @@
-import { expandSteps, type Unit } from '../pacing/steps.ts'
-import type { Round } from '../plan/plan.ts'
+import { expandSteps, type Unit } from '../rounds/steps.ts'
+import type { PlannedRound } from '../plan/plan.ts'
+import type { Round } from '../rounds/round.ts'
 import type { NewEvent, Position } from './logEvent.ts'
 import type { WorkState } from './replay.ts'
 
-const unitsByRound = new WeakMap<Round, readonly Unit[]>()
+const unitsByRound = new WeakMap<Pick<Round, 'steps'>, readonly Unit[]>()
 
 /** The round written out, remembered for as long as the round is. */
-export function unitsOf(round: Round): readonly Unit[] {
+export function unitsOf(round: Pick<Round, 'steps'>): readonly Unit[] {
   const known = unitsByRound.get(round)
   if (known) return known
   const units = expandSteps(round.steps)
@@ -18,7 +19,7 @@ export type Stride = 'stitch' | 'repeat' | 'round'
 
 /** The event that works on by one stitch, to the end of the repeat, or of the round; none at its end. */
 export function workOn(
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
   { position, finished }: WorkState,
   by: Stride,
 ): NewEvent | undefined {
@@ -41,7 +42,10 @@ function endOfStride(units: readonly Unit[], unit: number, by: Stride): number {
 }
 
 /** The event that begins the next round; none while stitches are left or after the last round. */
-export function nextRound(rounds: readonly Round[], { position, finished }: WorkState): NewEvent | undefined {
+export function nextRound(
+  rounds: readonly PlannedRound[],
+  { position, finished }: WorkState,
+): NewEvent | undefined {
   const round = rounds[position.round - 1]
   if (!round || finished || position.unit < unitsOf(round).length || position.round >= rounds.length) {
     return undefined
@@ -50,14 +54,14 @@ export function nextRound(rounds: readonly Round[], { position, finished }: Work
 }
 
 /** Whether the last stitch of the last round is made. */
-export function atTheEnd(rounds: readonly Round[], { round, unit }: Position): boolean {
+export function atTheEnd(rounds: readonly PlannedRound[], { round, unit }: Position): boolean {
   const last = rounds.at(-1)
   return last !== undefined && round === last.number && unit >= unitsOf(last).length
 }
 
 /** The event that goes to a stitch of a round, held within the piece; none when already there. */
 export function goTo(
-  rounds: readonly Round[],
+  rounds: readonly PlannedRound[],
   { position }: WorkState,
   target: Position,
 ): NewEvent | undefined {

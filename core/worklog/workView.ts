@@ -1,10 +1,10 @@
-import type { Unit } from '../pacing/steps.ts'
-import type { Checkpoint, Plan, Round } from '../plan/plan.ts'
+import type { Unit } from '../rounds/steps.ts'
+import type { Checkpoint, Plan, PlannedRound } from '../plan/plan.ts'
 import type { Position } from './logEvent.ts'
 import { unitsOf } from './moves.ts'
 
 export interface WorkView {
-  readonly round: Round
+  readonly round: PlannedRound
   readonly units: readonly Unit[]
   /** Stitches made in this round. */
   readonly made: number
@@ -18,12 +18,10 @@ export interface WorkView {
   readonly nextCheckpoint?: { readonly checkpoint: Checkpoint; readonly stitchesTo: number }
 }
 
-const madeBy = ({ kind }: Unit): number => (kind === 'inc' ? 2 : 1)
-
 /** Stitches that the first `unit` units of a round make. */
 export function stitchesMade(units: readonly Unit[], unit: number): number {
   let made = 0
-  for (let index = 0; index < unit; index++) made += madeBy(units[index]!)
+  for (let index = 0; index < unit; index++) made += units[index]!.makes
   return made
 }
 

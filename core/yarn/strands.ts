@@ -1,4 +1,9 @@
-import type { HeldYarns } from '../plan/plan.ts'
+/** The yarns that are held together: one takes all strands that the others do not. */
+export interface HeldYarns {
+  readonly yarn: string
+  /** Other yarns held with it, one strand each. */
+  readonly beside?: readonly string[]
+}
 
 /**
  * Strands that each yarn holds, in order. Every strand takes the length of the stitches, so a yarn takes

@@ -20,6 +20,7 @@ import {
   type PieceRecord,
   type Plan,
   type YarnRecord,
+  unpin,
 } from '../../core/index.ts'
 import { dice } from '../../core/testing/dice.ts'
 import { beginCopy } from '../../app/store/beginCopy.ts'
@@ -112,7 +113,7 @@ async function oneSession(
       .where('[pieceId+version]')
       .equals([bench.copy.pieceId, planVersion])
       .first()
-    return pinned!.plan
+    return unpin(pinned!.spec, pinned!.plan)
   }
   const settle = async () => {
     for (let times = 0; times < 2; times++) {
@@ -247,7 +248,8 @@ async function oneSession(
         .where('[pieceId+version]')
         .equals([bench.copy.pieceId, state.planVersion])
         .first()
-      const { plan, spec } = pinned!
+      const { spec } = pinned!
+      const plan = unpin(spec, pinned!.plan)
       const now = workView(plan, state.position)
       const afterRound = now.roundDone ? state.position.round : state.position.round - 1
       if (state.finished || afterRound < 4 || afterRound >= plan.rounds.length) return

@@ -31,6 +31,7 @@ import {
   type PieceSpec,
   type Plan,
   type ProjectFile,
+  unpin,
 } from '../../core/index.ts'
 
 /** Refusals with a sentence are shown as such; anything else that is thrown takes a screen with it. */
@@ -78,7 +79,7 @@ export function showEverything(file: ProjectFile): void {
       return rhythmScale(spec.value)
     })
   }
-  for (const { plan, spec } of file.planVersions) showPlan(plan, spec)
+  for (const { plan, spec } of file.planVersions) showPlan(unpin(spec, plan), spec)
   showWork(file)
 }
 
@@ -102,8 +103,12 @@ function showWork({ pieces, gauges, copies, planVersions, events, readings }: Pr
     const state = replay(log)
     const piece = pieces.find(({ id }) => id === copy.pieceId)!
     const gauge = gauges.find(({ id }) => id === piece.gaugeId)!
-    const versionOf = (wanted: number) =>
-      planVersions.find(({ pieceId, version }) => pieceId === copy.pieceId && version === wanted)!
+    const versionOf = (wanted: number) => {
+      const { spec, plan } = planVersions.find(
+        ({ pieceId, version }) => pieceId === copy.pieceId && version === wanted,
+      )!
+      return { spec, plan: unpin(spec, plan) }
+    }
     const { plan, spec } = versionOf(state.planVersion)
     const { plan: noted } = versionOf(copy.planVersion)
     shown(() => workView(plan, state.position))

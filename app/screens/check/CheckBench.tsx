@@ -7,9 +7,9 @@ import {
   type CopyRecord,
   type PieceReading,
   type Speech,
-  type PlanVersionRecord,
   type WayOut,
 } from '../../../core/index.ts'
+import type { PlanVersion } from '../../store/planVersions.ts'
 import { freshId } from '../../store/database.ts'
 import type { ProjectView } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
@@ -29,7 +29,7 @@ import { Ways } from './Ways.tsx'
 export interface CheckBenchProps {
   readonly view: ProjectView
   readonly copy: CopyRecord
-  readonly pinned: PlanVersionRecord
+  readonly pinned: PlanVersion
   readonly readings: readonly PieceReading[]
   /** The last round that is whole. */
   readonly afterRound: number

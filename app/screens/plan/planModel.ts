@@ -4,11 +4,11 @@ import type {
   PieceRecord,
   PieceSpec,
   Plan,
-  PlanVersionRecord,
   ProjectRecord,
   WorkshopSettings,
   YarnRecord,
 } from '../../../core/index.ts'
+import type { PlanVersion } from '../../store/planVersions.ts'
 import type { ParsedNumber } from '../../ui/parseCount.ts'
 import type { Refusal } from '../../ui/refusal.ts'
 
@@ -18,7 +18,7 @@ export interface PlanModel {
   readonly piece: PieceRecord
   readonly gauge: GaugeRecord
   readonly copies: readonly CopyRecord[]
-  readonly versions: readonly PlanVersionRecord[]
+  readonly versions: readonly PlanVersion[]
   readonly yarns: readonly YarnRecord[]
   readonly settings: WorkshopSettings
   /** Single crochets a minute, when the log shows them. */

@@ -78,7 +78,7 @@ function Ticks({
   let shown = -Infinity
   return units.map((unit, index) => {
     const before = made
-    made += unit.kind === 'inc' ? 2 : 1
+    made += unit.makes
     const right = x(made)
     const next = units[index + 1]
     const endsRun = !next || next.step !== unit.step || next.time !== unit.time

@@ -1,8 +1,8 @@
-import { roundEnding, type Round, type Terms } from '../../../core/index.ts'
+import { roundEnding, type PlannedRound, type Terms } from '../../../core/index.ts'
 import { shortName } from '../../ui/wording.ts'
 
 /** How the round ends by its real steps, and what to do if it does not. */
-export function endingSentence(round: Round, terms: Terms): [string, string] {
+export function endingSentence(round: PlannedRound, terms: Terms): [string, string] {
   const { kind, stitch, run } = roundEnding(round)
   const plain = shortName(stitch, terms)
   const allAlike = round.steps.length === 1 && round.steps[0]!.times === 1 && round.steps[0]!.ops.length === 1

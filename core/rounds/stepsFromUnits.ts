@@ -4,11 +4,12 @@ import type { Op, Step, Unit } from './steps.ts'
 /** Units as steps: runs of plain stitches counted, the longest repeat written once. */
 export function stepsFromUnits(units: readonly Unit[]): Step[] {
   const ops: Op[] = []
-  for (const { kind, stitch } of units) {
+  for (const { stitch, uses, makes, loops } of units) {
+    const op: Op = { stitch, uses, makes, times: 1, ...(loops ? { loops } : {}) }
     const last = ops.at(-1)
-    if (kind === 'work' && last?.kind === 'work' && last.stitch === stitch) {
-      ops[ops.length - 1] = { ...last, count: last.count + 1 }
-    } else ops.push(kind === 'work' ? { kind, stitch, count: 1 } : { kind, stitch })
+    if (uses === 1 && makes === 1 && last && sameOp({ ...last, times: 1 }, op)) {
+      ops[ops.length - 1] = { ...last, times: last.times + 1 }
+    } else ops.push(op)
   }
   return withRepeats(ops)
 }
@@ -37,6 +38,8 @@ function withRepeats(ops: readonly Op[]): Step[] {
 const LONGEST = 4
 
 const sameOp = (one: Op, other: Op): boolean =>
-  one.kind === other.kind &&
   one.stitch === other.stitch &&
-  (one.kind !== 'work' || other.kind !== 'work' || one.count === other.count)
+  one.uses === other.uses &&
+  one.makes === other.makes &&
+  one.times === other.times &&
+  one.loops === other.loops

@@ -1,9 +1,13 @@
 import fc from 'fast-check'
 import { longestRepeat } from './longestRepeat.ts'
-import { expandSteps, stitchesConsumed, stitchesProduced, type Unit } from './steps.ts'
+import { expandSteps, increase, plain, stitchesConsumed, stitchesProduced, type Unit } from './steps.ts'
 import { stepsFromUnits } from './stepsFromUnits.ts'
 
-const unit = (kind: Unit['kind']): Unit => ({ kind, stitch: 'sc', step: 0, time: 0 })
+const DOES = { work: [1, 1], inc: [1, 2], dec: [2, 1] } as const
+const unit = (kind: Unit['kind']): Unit => {
+  const [uses, makes] = DOES[kind]
+  return { kind, uses, makes, stitch: 'sc', step: 0, time: 0 }
+}
 const anyUnits = fc.array(fc.constantFrom<Unit['kind']>('work', 'work', 'work', 'inc', 'dec'), {
   minLength: 1,
   maxLength: 60,
@@ -46,12 +50,9 @@ test('time and step count up as they are worked', () => {
   const units = expandSteps([
     {
       times: 2,
-      ops: [
-        { kind: 'work', stitch: 'sc', count: 2 },
-        { kind: 'inc', stitch: 'sc' },
-      ],
+      ops: [plain('sc', 2), increase('sc')],
     },
-    { times: 1, ops: [{ kind: 'work', stitch: 'hdc', count: 1 }] },
+    { times: 1, ops: [plain('hdc')] },
   ])
   expect(units.map(({ step, time }) => `${step}.${time}`)).toEqual([
     '0.0',
@@ -62,7 +63,7 @@ test('time and step count up as they are worked', () => {
     '0.1',
     '1.0',
   ])
-  expect(units.at(-1)).toEqual({ kind: 'work', stitch: 'hdc', step: 1, time: 0 })
+  expect(units.at(-1)).toEqual({ kind: 'work', uses: 1, makes: 1, stitch: 'hdc', step: 1, time: 0 })
 })
 
 test('the longest repeat covers no less than any other, and really repeats', () => {

@@ -1,11 +1,20 @@
 import { longestRepeat } from './longestRepeat.ts'
-import { LONGEST_PERIOD } from './readableGaps.ts'
+import { LONGEST_PERIOD } from '../pacing/readableGaps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
-/** `work`: one stitch in each of `count` stitches. `inc`: two in one. `dec`: one over two. */
-export type Op =
-  | { readonly kind: 'work'; readonly stitch: StitchName; readonly count: number }
-  | { readonly kind: 'inc' | 'dec'; readonly stitch: StitchName }
+/**
+ * One thing the hook does, so many times: stitches of the round below become stitches of this one. sc 1 → 1,
+ * an increase 1 → 2, three in one 1 → 3, sc2tog 2 → 1, a chain 0 → 1, a skipped stitch 1 → 0.
+ */
+export interface Op {
+  readonly stitch: StitchName
+  /** Host stitches it uses, and stitches it makes, each time. */
+  readonly uses: number
+  readonly makes: number
+  readonly times: number
+  /** The loop it is worked into, if not both. */
+  readonly loops?: 'back' | 'front'
+}
 
 /** A run of the repeat: these operations, so many times. */
 export interface Step {
@@ -13,26 +22,32 @@ export interface Step {
   readonly ops: readonly Op[]
 }
 
-/** Stitches an operation makes. */
-export function produced(op: Op): number {
-  return op.kind === 'work' ? op.count : op.kind === 'inc' ? 2 : 1
-}
+/** So many plain stitches. */
+export const plain = (stitch: StitchName, times = 1): Op => ({ stitch, uses: 1, makes: 1, times })
+/** Two in one. */
+export const increase = (stitch: StitchName): Op => ({ stitch, uses: 1, makes: 2, times: 1 })
+/** One over two. */
+export const decrease = (stitch: StitchName): Op => ({ stitch, uses: 2, makes: 1, times: 1 })
 
-/** Stitches of the round below that an operation uses up. */
-export function consumed(op: Op): number {
-  return op.kind === 'work' ? op.count : op.kind === 'inc' ? 1 : 2
-}
+/** What an operation does to the count. */
+export type OpKind = 'work' | 'inc' | 'dec'
+
+export const kindOf = ({ uses, makes }: Pick<Op, 'uses' | 'makes'>): OpKind =>
+  makes > uses ? 'inc' : makes < uses ? 'dec' : 'work'
 
 const total = (steps: readonly Step[], of: (op: Op) => number): number =>
   steps.reduce((sum, { times, ops }) => sum + times * ops.reduce((inner, op) => inner + of(op), 0), 0)
 
-export const stitchesProduced = (steps: readonly Step[]): number => total(steps, produced)
-export const stitchesConsumed = (steps: readonly Step[]): number => total(steps, consumed)
+/** Stitches that steps make. */
+export const stitchesProduced = (steps: readonly Step[]): number =>
+  total(steps, ({ makes, times }) => makes * times)
+/** Stitches of the round below that steps use up. */
+export const stitchesConsumed = (steps: readonly Step[]): number =>
+  total(steps, ({ uses, times }) => uses * times)
 
 /** One thing the hook does: a stitch, an increase or a decrease. */
-export interface Unit {
-  readonly kind: Op['kind']
-  readonly stitch: StitchName
+export interface Unit extends Pick<Op, 'stitch' | 'uses' | 'makes' | 'loops'> {
+  readonly kind: OpKind
   /** Index of the step it belongs to, and which time of that step, both from 0. */
   readonly step: number
   readonly time: number
@@ -43,10 +58,9 @@ export function expandSteps(steps: readonly Step[]): Unit[] {
   const units: Unit[] = []
   steps.forEach(({ times, ops }, step) => {
     for (let time = 0; time < times; time++) {
-      for (const op of ops) {
-        const { kind, stitch } = op
-        const unit: Unit = { kind, stitch, step, time }
-        for (let left = op.kind === 'work' ? op.count : 1; left > 0; left--) units.push(unit)
+      for (const { times: often, ...op } of ops) {
+        const unit: Unit = { ...op, kind: kindOf(op), step, time }
+        for (let left = often; left > 0; left--) units.push(unit)
       }
     }
   })
@@ -67,18 +81,18 @@ export interface ShapingRun {
 
 /** Writes plain runs and shapings as few steps as it can. */
 export function compressRun({ stitch, kind, gaps, end, shapingFirst }: ShapingRun): Step[] {
-  const shaping: Op = { kind, stitch }
-  const plain = (count: number): Op[] => (count > 0 ? [{ kind: 'work', stitch, count }] : [])
+  const shaping = kind === 'inc' ? increase(stitch) : decrease(stitch)
+  const run = (count: number): Op[] => (count > 0 ? [plain(stitch, count)] : [])
   const once = (ops: Op[]): Step[] => (ops.length > 0 ? [{ times: 1, ops }] : [])
   const beside = shapingFirst ? [...gaps.slice(1), end] : gaps
-  const cell = (gap: number) => (shapingFirst ? [shaping, ...plain(gap)] : [...plain(gap), shaping])
-  const steps: Step[] = shapingFirst ? once(plain(gaps[0]!)) : []
+  const cell = (gap: number) => (shapingFirst ? [shaping, ...run(gap)] : [...run(gap), shaping])
+  const steps: Step[] = shapingFirst ? once(run(gaps[0]!)) : []
   for (let at = 0; at < beside.length;) {
     const { period, times } = longestRepeat(beside, at, LONGEST_PERIOD)
     steps.push({ times, ops: beside.slice(at, at + period).flatMap(cell) })
     at += period * times
   }
-  if (!shapingFirst) steps.push(...once(plain(end)))
+  if (!shapingFirst) steps.push(...once(run(end)))
   return joinSingles(steps)
 }
 

@@ -1,0 +1,66 @@
+import { countOf, topOf, type Round, type Run } from '../rounds/round.ts'
+import type { StitchName } from '../stitches/stitch.ts'
+import type { HeldYarns } from '../yarn/strands.ts'
+import type { Construction, PieceSpec, Start } from './plan.ts'
+import { asBelow, stepsOf } from './stepsOf.ts'
+
+export interface RoundToWrite {
+  readonly stitch: StitchName
+  readonly count: number
+}
+
+/** The one section of a piece that is no more than a flat round. */
+export const FLAT_SECTION = 'flat'
+
+/** The first chain of a short foundation, worked into as into a ring. */
+const ONE_CHAIN: readonly Run[] = [{ of: { kind: 'chain', of: 'foundation', side: 'upper' }, from: 0, to: 1 }]
+
+const startHosts = (start: Start): readonly Run[] => (start.kind === 'chainTwo' ? ONE_CHAIN : [])
+
+/** A name for a round that none of these has. */
+function freshId(number: number, taken: ReadonlySet<string>): string {
+  let id = `r${number}`
+  for (let again = 2; taken.has(id); again++) id = `r${number}-${again}`
+  return id
+}
+
+/** The yarns in hand at a round. */
+function heldIn({ colours }: Pick<PieceSpec, 'colours'>, number: number): HeldYarns {
+  const { yarn, beside } = colours.findLast(({ fromRound }) => fromRound <= number)!
+  return beside && beside.length > 0 ? { yarn, beside } : { yarn }
+}
+
+/** The side that faces the maker: in turned rounds every other one shows the wrong side. */
+export const sideOf = (number: number, { rounds }: Construction): Round['side'] =>
+  rounds.kind === 'joined' && rounds.turned && number % 2 === 0 ? 'wrong' : 'right'
+
+/**
+ * The worked rounds, and those to come in steps, each on top of the one below.
+ * @param toCome stitch and count of each
+ */
+export function writeRounds(
+  spec: Pick<PieceSpec, 'construction' | 'colours'>,
+  worked: readonly Round[],
+  toCome: readonly RoundToWrite[],
+): Round[] {
+  const rounds = [...worked]
+  const taken = new Set(worked.map(({ id }) => id))
+  for (const { stitch, count } of toCome) {
+    const below = rounds.at(-1)
+    const number = rounds.length + 1
+    const id = freshId(number, taken)
+    taken.add(id)
+    const from = below ? countOf(below) : 0
+    rounds.push({
+      id,
+      section: FLAT_SECTION,
+      closed: true,
+      side: sideOf(number, spec.construction),
+      fabric: stitch,
+      ...heldIn(spec, number),
+      hosts: below ? [topOf(below)] : startHosts(spec.construction.start),
+      steps: stepsOf({ stitch, from, count }, rounds.map(asBelow), spec.construction),
+    })
+  }
+  return rounds
+}
