@@ -41,6 +41,68 @@ test('finds what a plain search over every count finds', () => {
   )
 })
 
+/** A guide in stretches that grow, stay and fall, as bases, walls and closings do. */
+const anyGuide = fc
+  .record({
+    first: fc.double({ min: 5, max: 30, noNaN: true }),
+    stretches: fc.array(
+      fc.record({
+        by: fc.oneof(fc.constant(0), fc.double({ min: -8, max: 8, noNaN: true })),
+        rounds: fc.integer({ min: 1, max: 4 }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+  })
+  .map(({ first, stretches }) => {
+    const ideals = [first]
+    for (const { by, rounds } of stretches) {
+      for (let round = 0; round < rounds; round++) {
+        const below = ideals.at(-1)!
+        ideals.push(Math.min(45, Math.max(5, below + Math.max(by, -0.4 * below))))
+      }
+    }
+    return ideals
+  })
+
+test('growing, level, falling and mixed guides come out as a plain search finds them', () => {
+  fc.assert(
+    fc.property(
+      anyGuide,
+      fc.constantFrom(0, 0.25, 0.5, 0.75),
+      fc.option(fc.integer({ min: 0, max: 8 }), { nil: undefined }),
+      fc.option(fc.integer({ min: 1, max: 12 }), { nil: undefined }),
+      (ideals, rhythm, increaseBefore, fixedAt) => {
+        const fixed = ideals.map((ideal, index) => (index === fixedAt ? Math.round(1.05 * ideal) : undefined))
+        const asked: PacingProblem = {
+          ideals,
+          firstCounts: [Math.floor(0.85 * ideals[0]!), Math.ceil(1.2 * ideals[0]!)],
+          beta: betaOf(rhythm),
+          deviationCost: deviationFrom(ideals, rhythm),
+          fixed,
+          ...(increaseBefore === undefined ? {} : { increaseBefore }),
+        }
+        const best = referencePace(asked)
+        if (best === Infinity) expect(() => paceCounts(asked)).toThrow(SpecError)
+        else expect(paceCounts(asked).cost).toBeCloseTo(best, 6)
+      },
+    ),
+    { numRuns: 60 },
+  )
+})
+
+test('along a wall nothing is gained or lost: even rounds cost nothing there', () => {
+  const wall = new Array<number>(12).fill(47.6)
+  for (const rhythm of [0, 0.5, 1]) {
+    const { counts } = paceCounts({
+      ideals: wall,
+      firstCounts: [40, 56],
+      beta: betaOf(rhythm),
+      deviationCost: deviationFrom(wall, rhythm),
+    })
+    expect(counts).toEqual(new Array(12).fill(48))
+  }
+})
+
 test('the plain search is right itself: up to four rounds every row of counts is tried', () => {
   fc.assert(
     fc.property(

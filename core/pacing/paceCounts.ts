@@ -1,5 +1,5 @@
 import { SpecError } from '../errors/specError.ts'
-import { stepPrices, type PacingProblem } from './pacingProblem.ts'
+import { evenPrice, stepPrices, type PacingProblem } from './pacingProblem.ts'
 
 export interface PacedCounts {
   readonly counts: readonly number[]
@@ -10,19 +10,71 @@ export interface PacedCounts {
 /**
  * Integer counts nearest the ideal ones that keep a rhythm, by dynamic programming over
  * (round, count, last increase). Even rounds keep the last increase in mind, so that 6, even, 6 is one
- * rhythm.
+ * rhythm. Ideals may grow, stay or fall: what is found is the best there is, since a count that alone costs
+ * more than the whole of it is in nothing better.
  * @throws SpecError when no counts obey the constraints
  */
 export function paceCounts(problem: PacingProblem): PacedCounts {
   for (let widening = 1; widening <= 8; widening *= 2) {
-    const found = solve(problem, widening)
-    if (found) return found
+    const field = fieldOf(problem, widening)
+    const found = solve(problem, field)
+    if (found) return surely(problem, field, found)
   }
   throw new SpecError(
     'constraints',
     'No counts fit all of these rounds at once.',
     'Free one of the fixed counts, multiples or even rounds.',
   )
+}
+
+/** What was found, or what a field that is sure to hold the best has instead. */
+function surely(problem: PacingProblem, field: Field, found: PacedCounts): PacedCounts {
+  const wider = widened(problem, field, found)
+  const better = wider && solve(problem, wider)
+  return better && better.cost < found.cost - 1e-9 ? surely(problem, wider, better) : found
+}
+
+/** The counts looked at in each round, and the increases between them. */
+interface Field {
+  readonly windows: readonly (readonly [number, number])[]
+  readonly least: number
+  readonly most: number
+}
+
+function fieldOf(problem: PacingProblem, widening: number): Field {
+  const windows = problem.ideals.map((_, index) => countWindow(problem, widening, index))
+  return { windows, ...increaseRange(problem) }
+}
+
+/** More states than this are not worth being sure. */
+const MOST_STATES = 2e5
+
+/**
+ * The field that is sure to hold what is best, where the first one is not: every count that by itself costs less
+ * than all that was found, and increases well beyond those that it takes.
+ */
+function widened(
+  problem: PacingProblem,
+  { windows, least, most }: Field,
+  found: PacedCounts,
+): Field | undefined {
+  const { ideals, deviationCost, fixed } = problem
+  let grew = false
+  const wider = windows.map(([low, high], index): [number, number] => {
+    if (fixed?.[index] !== undefined || index === 0) return [low, high]
+    let [from, to] = [low, high]
+    while (from > Math.max(2, ideals[index]! / 2) && deviationCost(index, from - 1) < found.cost) from--
+    while (to < 2 * ideals[index]! && deviationCost(index, to + 1) < found.cost) to++
+    grew ||= from < low || to > high
+    return [from, to]
+  })
+  const taken = found.counts.slice(1).map((count, index) => count - found.counts[index]!)
+  const edges = taken.some((one) => one <= least + 1 || one >= most - 1)
+  if (!grew && !edges) return undefined
+  const reach = Math.ceil((most - least) / 2)
+  const field = { windows: wider, least: least - reach, most: most + reach }
+  const states = wider.reduce((sum, [low, high]) => sum + high - low + 1, 0) * (field.most - field.least)
+  return states > MOST_STATES ? undefined : field
 }
 
 interface Layer {
@@ -34,19 +86,17 @@ interface Layer {
   readonly cameFrom: Int16Array
 }
 
-function solve(problem: PacingProblem, widening: number): PacedCounts | undefined {
+function solve(problem: PacingProblem, { windows, least, most }: Field): PacedCounts | undefined {
   const { ideals } = problem
-  const { least, most } = increaseRange(problem)
   const slots = most - least + 1
-  const layers: Layer[] = [firstLayer(problem, widening, least, slots)]
+  const layers: Layer[] = [firstLayer(problem, windows[0]!, least, slots)]
   for (let index = 1; index < ideals.length; index++) {
-    layers.push(nextLayer(problem, widening, index, layers[index - 1]!, least, slots))
+    layers.push(nextLayer(problem, windows[index]!, index, layers[index - 1]!, least, slots))
   }
   return traceBack(problem, layers, least, slots)
 }
 
-function emptyLayer(problem: PacingProblem, widening: number, index: number, slots: number): Layer {
-  const [low, high] = countWindow(problem, widening, index)
+function emptyLayer([low, high]: readonly [number, number], slots: number): Layer {
   const width = high - low + 1
   return {
     low,
@@ -56,8 +106,13 @@ function emptyLayer(problem: PacingProblem, widening: number, index: number, slo
   }
 }
 
-function firstLayer(problem: PacingProblem, widening: number, least: number, slots: number): Layer {
-  const layer = emptyLayer(problem, widening, 0, slots)
+function firstLayer(
+  problem: PacingProblem,
+  window: readonly [number, number],
+  least: number,
+  slots: number,
+): Layer {
+  const layer = emptyLayer(window, slots)
   for (let offset = 0; offset < layer.width; offset++) {
     const count = layer.low + offset
     if (!allowed(problem, 0, count)) continue
@@ -70,16 +125,17 @@ function firstLayer(problem: PacingProblem, widening: number, least: number, slo
 
 function nextLayer(
   problem: PacingProblem,
-  widening: number,
+  window: readonly [number, number],
   index: number,
   before: Layer,
   least: number,
   slots: number,
 ): Layer {
-  const layer = emptyLayer(problem, widening, index, slots)
+  const layer = emptyLayer(window, slots)
   const cheapestSlot = cheapestSlotByCount(before, slots)
   const mustBeEven = problem.even?.[index] ?? false
   const prices = stepPrices(problem.beta)
+  const even = evenPrice(problem, index)
   for (let offset = 0; offset < layer.width; offset++) {
     const count = layer.low + offset
     if (!allowed(problem, index, count)) continue
@@ -100,7 +156,7 @@ function nextLayer(
       layer.cost[row + slot] = price + (keeping <= changing ? keeping : changing)
       layer.cameFrom[row + slot] = keeping <= changing ? slot : other
     }
-    stayEven(layer, row, before, count, deviation + prices.even, slots)
+    stayEven(layer, row, before, count, deviation + even, slots)
   }
   return layer
 }
@@ -209,7 +265,7 @@ function increaseRange({ ideals, even, fixed, multiples, firstCounts, increaseBe
     if (evenRun === 0) {
       const slack = fixed?.[index] === undefined && fixed?.[index - 1] === undefined ? 3 : 0.1 * target + 3
       steepest = Math.max(steepest, rise * 1.4 + slack + (multiples?.[index] ?? 1))
-      fall = Math.min(fall, rise + (rise < 0 || slack > 3 ? -slack : 0))
+      fall = Math.min(fall, rise - slack)
       reference = target
     }
   }

@@ -18,9 +18,18 @@ export interface PacingProblem {
   readonly increaseBefore?: number
 }
 
-/** What a complication costs: an even round or a changed increase a little, a repeat that does not divide more. */
-export function stepPrices(beta: number): { even: number; changed: number; notUniform: number } {
-  return { even: 0.6 * beta, changed: beta, notUniform: 2.5 * beta }
+/** What a complication costs: a changed increase a little, a repeat that does not divide more. */
+export function stepPrices(beta: number): { changed: number; notUniform: number } {
+  return { changed: beta, notUniform: 2.5 * beta }
+}
+
+/** Where the ideal moves by so many stitches or more, an even round is a departure from it. */
+const EVEN_DEPARTS = 2
+
+/** What an even round costs: a little where the guide grows or falls, nothing along a wall. */
+export function evenPrice({ ideals, beta }: Pick<PacingProblem, 'ideals' | 'beta'>, index: number): number {
+  const move = Math.abs(ideals[index]! - ideals[index - 1]!)
+  return 0.6 * beta * Math.min(1, move / EVEN_DEPARTS)
 }
 
 /**

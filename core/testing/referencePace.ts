@@ -1,4 +1,4 @@
-import { stepPrices, type PacingProblem } from '../pacing/pacingProblem.ts'
+import { evenPrice, stepPrices, type PacingProblem } from '../pacing/pacingProblem.ts'
 
 /** Counts and their cost, as a search found them. */
 export interface Found {
@@ -15,14 +15,15 @@ const allowed = ({ fixed, multiples }: PacingProblem, index: number, count: numb
  * only the cheapest can be changed from, so it is found once a count.
  */
 export function referencePace(problem: PacingProblem): number {
-  const { ideals, firstCounts, deviationCost, even, beta } = problem
+  const { ideals, firstCounts, deviationCost, even, beta, increaseBefore } = problem
   const prices = stepPrices(beta)
   const most = Math.ceil(Math.max(...ideals)) * 2
   // Last increases run from −most to most.
   const wide = 2 * most + 1
   let cost = new Float64Array((most + 1) * wide).fill(Infinity)
   for (let count = firstCounts[0]; count <= firstCounts[1]; count++) {
-    if (allowed(problem, 0, count)) cost[count * wide + count + most] = deviationCost(0, count)
+    if (!allowed(problem, 0, count)) continue
+    cost[count * wide + (increaseBefore ?? count) + most] = deviationCost(0, count)
   }
   for (let index = 1; index < ideals.length; index++) {
     const next = new Float64Array(cost.length).fill(Infinity)
@@ -36,7 +37,7 @@ export function referencePace(problem: PacingProblem): number {
         const deviation = deviationCost(index, count)
         if (increase === 0) {
           for (let last = 0; last < wide; last++) {
-            const price = row[last]! + prices.even + deviation
+            const price = row[last]! + evenPrice(problem, index) + deviation
             if (price < next[count * wide + last]!) next[count * wide + last] = price
           }
           continue
@@ -54,7 +55,7 @@ export function referencePace(problem: PacingProblem): number {
 
 /** The judge of the judge: every row of counts there is, tried one after the other. For a handful of rounds. */
 export function everyPace(problem: PacingProblem): Found {
-  const { ideals, firstCounts, deviationCost, even, beta } = problem
+  const { ideals, firstCounts, deviationCost, even, beta, increaseBefore } = problem
   const prices = stepPrices(beta)
   const most = Math.ceil(Math.max(...ideals)) * 2
   let best: Found = { counts: [], cost: Infinity }
@@ -70,13 +71,13 @@ export function everyPace(problem: PacingProblem): Found {
       if (!allowed(problem, index, count) || (even?.[index] && increase !== 0)) continue
       const step =
         increase === 0
-          ? prices.even
+          ? evenPrice(problem, index)
           : (increase === last ? 0 : prices.changed) + (from % increase === 0 ? 0 : prices.notUniform)
       goOn([...counts, count], increase === 0 ? last : increase, cost + step + deviationCost(index, count))
     }
   }
   for (let count = firstCounts[0]; count <= firstCounts[1]; count++) {
-    if (allowed(problem, 0, count)) goOn([count], count, deviationCost(0, count))
+    if (allowed(problem, 0, count)) goOn([count], increaseBefore ?? count, deviationCost(0, count))
   }
   return best
 }
