@@ -3,8 +3,9 @@ import { lazy, Suspense, useEffect } from 'react'
 import { BrowserRouter, Navigate, Route, Routes, useLocation, useParams } from 'react-router'
 import { ShelfScreen } from './screens/shelf/ShelfScreen.tsx'
 import { queryClient } from './store/liveQueries.ts'
-import { useSettings } from './store/queries.ts'
+import { useFirstPieceId, useSettings } from './store/queries.ts'
 import { ErrorBoundary } from './ui/ErrorBoundary.tsx'
+import { Opening } from './ui/Opening.tsx'
 import { NewVersionNotice } from './ui/NewVersionNotice.tsx'
 import { Toaster } from './ui/toasts.tsx'
 
@@ -61,17 +62,19 @@ function Screens() {
         <Routes>
           <Route path="/" element={<ShelfScreen />} />
           <Route path="/new" element={<CreateScreen />} />
-          <Route path="/piece/:projectId/check" element={<CheckScreen />} />
-          <Route path="/piece/:projectId/sheet" element={<PieceSheetScreen />} />
+          <Route path="/project/:projectId/piece/:pieceId/plan" element={<PlanScreen />} />
+          <Route path="/project/:projectId/piece/:pieceId/work" element={<WorkScreen />} />
+          <Route path="/project/:projectId/piece/:pieceId/check" element={<CheckScreen />} />
+          <Route path="/project/:projectId/piece/:pieceId/sheet" element={<PieceSheetScreen />} />
+          <Route path="/project/:projectId" element={<ToFirstPiece />} />
+          <Route path="/project/:projectId/piece/:pieceId" element={<ToPlan />} />
+          <Route path="/piece/:projectId/:place?" element={<ToFirstPiece />} />
           <Route path="/gauges" element={<GaugesScreen />} />
           <Route path="/gauges/:gaugeId" element={<GaugesScreen />} />
           <Route path="/yarns" element={<YarnsScreen />} />
           <Route path="/measure" element={<MeasureScreen />} />
           <Route path="/sheet" element={<SheetScreen />} />
           <Route path="/settings" element={<SettingsScreen />} />
-          <Route path="/piece/:projectId" element={<ToPlan />} />
-          <Route path="/piece/:projectId/plan" element={<PlanScreen />} />
-          <Route path="/piece/:projectId/work" element={<WorkScreen />} />
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
       </Suspense>
@@ -80,7 +83,17 @@ function Screens() {
 }
 
 function ToPlan() {
-  return <Navigate to={`/piece/${useParams().projectId}/plan`} replace />
+  const { projectId, pieceId } = useParams()
+  return <Navigate to={`/project/${projectId}/piece/${pieceId}/plan`} replace />
+}
+
+/** An address that names only a project, as all did once, leads to its first piece. */
+function ToFirstPiece() {
+  const { projectId, place = 'plan' } = useParams()
+  const { search } = useLocation()
+  const first = useFirstPieceId(projectId)
+  if (first === undefined) return <Opening />
+  return <Navigate to={`/project/${projectId}/piece/${first ?? 'none'}/${place}${search}`} replace />
 }
 
 /** One control sets the print size of everything. */

@@ -6,6 +6,7 @@ import {
   specOf,
   UNMEASURED_GAUGE,
   writeProjectFile,
+  type PieceRecord,
   type ProjectFile,
 } from '../../core/index.ts'
 import { beginCopy } from './beginCopy.ts'
@@ -18,8 +19,6 @@ import { recordsOf } from './records.ts'
 
 const file = JSON.parse(readFileSync('demo/skarn-hut.uzel.json', 'utf8')) as ProjectFile
 
-const pieceOf = async (projectId: string) =>
-  (await database.pieces.where('projectId').equals(projectId).first())!
 const sorted = <T extends { id: string }>(records: readonly T[]) =>
   [...records].sort((one, other) => (one.id < other.id ? -1 : 1))
 
@@ -51,8 +50,7 @@ test('taken away, nothing of the demo is left; put back, all of it is there, wor
 })
 
 test('a mat of the maker’s own on a demo gauge and yarn keeps both when the demo goes', async () => {
-  const id = await createMat('Bench mat', 300, 'cotton-single')
-  const piece = await pieceOf(id)
+  const piece = await createMat({ name: 'Bench mat', across: 300, gaugeId: 'cotton-single' })
   await savePiece({ ...piece, colours: [{ fromRound: 1, yarn: 'soot', beside: ['bark'] }] })
   await takeDemoAway()
   const { projects, gauges, yarns } = await recordsOf()
@@ -62,11 +60,11 @@ test('a mat of the maker’s own on a demo gauge and yarn keeps both when the de
 })
 
 test('a plan that was begun in a demo yarn, and a mat that can come back, keep theirs too', async () => {
-  const begun = await pieceOf(await createMat('Bench mat', 200, 'cotton-single'))
+  const begun = await createMat({ name: 'Bench mat', across: 200, gaugeId: 'cotton-single' })
   const gauge = (await database.gauges.get('cotton-single'))!
   const spec = specOf({ ...begun, colours: [{ fromRound: 1, yarn: 'soot' }] }, gauge, 18)
   await beginCopy({ pieceId: begun.id, number: 1, spec, plan: planPiece(spec) })
-  const away = await pieceOf(await createMat('Stool mat', 200, 'loft-wool'))
+  const away = await createMat({ name: 'Stool mat', across: 200, gaugeId: 'loft-wool' })
   await savePiece({ ...away, colours: [{ fromRound: 1, yarn: 'bark' }] })
   await deleteProject(away.projectId)
   await takeDemoAway()
@@ -77,7 +75,7 @@ test('a plan that was begun in a demo yarn, and a mat that can come back, keep t
 })
 
 test('fetched once more, the demo writes over no gauge that stayed and was changed', async () => {
-  await createMat('Bench mat', 200, 'cotton-single')
+  await createMat({ name: 'Bench mat', across: 200, gaugeId: 'cotton-single' })
   await takeDemoAway()
   const changed = { ...(await database.gauges.get('cotton-single'))!, name: 'My cotton', hook: 4.5 }
   await saveGauge(changed)
@@ -106,14 +104,14 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
 })
 
 test('a new piece opens on no stranger’s yarn, unless it goes by the stranger’s gauge', async () => {
-  const yarnOf = async (projectId: string) => (await pieceOf(projectId)).colours[0]!.yarn
-  const first = await yarnOf(await createMat('Pot mat', 180))
+  const yarnOf = ({ colours }: PieceRecord) => colours[0]!.yarn
+  const first = yarnOf(await createMat({ name: 'Pot mat', across: 180 }))
   expect(file.yarns.map(({ id }) => id)).not.toContain(first)
   expect((await database.yarns.get(first))?.name).toBe('My yarn')
   // The next one finds the maker's own.
-  expect(await yarnOf(await createMat('Stool mat', 320))).toBe(first)
+  expect(yarnOf(await createMat({ name: 'Stool mat', across: 320 }))).toBe(first)
   expect(file.yarns.map(({ id }) => id)).toContain(
-    await yarnOf(await createMat('Trivet', 200, 'cotton-single')),
+    yarnOf(await createMat({ name: 'Trivet', across: 200, gaugeId: 'cotton-single' })),
   )
 })
 

@@ -41,7 +41,7 @@ test.each<[string, () => Promise<unknown>, RegExp]>([
   ['a ball of a thousand million metres', () => saveYarn({ ...yarn, metresPerBall: 1e9 }), /metresPerBall/],
   ['a colour that leads elsewhere', () => saveYarn({ ...yarn, colour: 'url(x)' }), /colour/],
   ['a name of ten thousand letters', () => renameProject('mats', 'x'.repeat(10_000)), /name/],
-  ['a mat without a name', () => createMat('', 200), /name/],
+  ['a mat without a name', () => createMat({ name: '', across: 200 }), /name/],
   ['a pace of no hands', () => saveSettings({ pace: 400 }), /pace/],
   [
     'a reading three kilometres wide',

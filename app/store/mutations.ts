@@ -8,24 +8,35 @@ import {
   type GaugeRecord,
   type PieceRecord,
   type ProjectRecord,
+  type Records,
   type WorkshopSettings,
   type YarnRecord,
 } from '../../core/index.ts'
 import { database, freshId } from './database.ts'
 import { readDemo } from './demoRecord.ts'
 import { mustFit } from './mustFit.ts'
-import { readSettings } from './queries.ts'
-import { putRecords, recordsOf, removeProjects } from './records.ts'
+import { piecesOf, readSettings } from './queries.ts'
+import { putRecords, recordsOf, removePieces, removeProjects } from './records.ts'
 
 const DAY_MS = 86_400_000
 
-/** A new round mat with a yarn and a gauge that are known from the label only. Returns the project's id. */
-export async function createMat(name: string, across: number, gaugeId?: string): Promise<string> {
+/** A new round mat, and what it is for: a project of its own, or one that is there already. */
+export interface NewPiece {
+  readonly across: number
+  readonly gaugeId?: string
+  /** The project's name, or the piece's where it joins a project. */
+  readonly name: string
+  readonly projectId?: string
+}
+
+/** A new round mat with a yarn and, unless one is named, a gauge that is known from the label only. */
+export async function createMat({ across, gaugeId, name, projectId }: NewPiece): Promise<PieceRecord> {
   const now = Date.now()
-  const project: ProjectRecord = { id: freshId(), name, createdAt: now, updatedAt: now }
-  await mustFit('projects', project)
+  const project: ProjectRecord | undefined =
+    projectId === undefined ? { id: freshId(), name, createdAt: now, updatedAt: now } : undefined
+  if (project) await mustFit('projects', project)
   const demo = await readDemo()
-  await database.transaction(
+  return database.transaction(
     'rw',
     database.projects,
     database.pieces,
@@ -48,13 +59,22 @@ export async function createMat(name: string, across: number, gaugeId?: string):
       }
       await database.gauges.put(gauge)
       await database.yarns.put(yarn)
-      await database.projects.add(project)
-      await database.pieces.add(
-        newMat({ id: freshId(), projectId: project.id, gaugeId: gauge.id, yarnId: yarn.id, across }),
-      )
+      if (project) await database.projects.add(project)
+      else await database.projects.update(projectId!, { updatedAt: now })
+      const others = projectId === undefined ? [] : await piecesOf(projectId)
+      const piece = newMat({
+        id: freshId(),
+        projectId: project?.id ?? projectId!,
+        gaugeId: gauge.id,
+        yarnId: yarn.id,
+        across,
+        ...(project ? {} : { name }),
+        place: (others.at(-1)?.place ?? 0) + 1,
+      })
+      await database.pieces.add(piece)
+      return piece
     },
   )
-  return project.id
 }
 
 /** The yarn there is most of: the likeliest to be meant, and to do. */
@@ -65,6 +85,30 @@ export async function renameProject(id: string, name: string): Promise<void> {
   const updatedAt = Date.now()
   await mustFit('projects', { id, name, createdAt: updatedAt, updatedAt })
   await database.projects.update(id, { name, updatedAt })
+}
+
+export async function renamePiece(piece: PieceRecord, name: string): Promise<void> {
+  await savePiece({ ...piece, name })
+}
+
+/** Takes one piece of several out of its project, with all its work. Returns what brings it back. */
+export async function removePiece(id: string): Promise<() => Promise<void>> {
+  const piece = (await database.pieces.get(id))!
+  const all = await recordsOf([piece.projectId])
+  const copies = all.copies.filter(({ pieceId }) => pieceId === id)
+  const own = new Set(copies.map((copy) => copy.id))
+  const ofIt: Records = {
+    projects: [],
+    pieces: [piece],
+    gauges: [],
+    yarns: [],
+    copies,
+    planVersions: all.planVersions.filter(({ pieceId }) => pieceId === id),
+    events: all.events.filter(({ copyId }) => own.has(copyId)),
+    readings: all.readings.filter(({ copyId }) => own.has(copyId)),
+  }
+  await removePieces([id])
+  return () => putRecords(ofIt)
 }
 
 /** The same thing once more: its plan, not its work. Gauges and yarns are shared. Returns the new id. */

@@ -17,9 +17,11 @@ import { useStored } from './liveQueries.ts'
 import { versionOf, type PlanVersion } from './planVersions.ts'
 import { latestEvents } from './workLog.ts'
 
-/** A project with all that its screens show. */
-export interface ProjectView {
+/** A piece with all that its screens show. */
+export interface PieceView {
   readonly project: StoredProject
+  /** All pieces of the project, this one among them, in their order. */
+  readonly pieces: readonly PieceRecord[]
   readonly piece: PieceRecord
   readonly gauge: GaugeRecord
   readonly copies: readonly CopyRecord[]
@@ -27,33 +29,57 @@ export interface ProjectView {
   readonly versions: readonly PlanVersion[]
 }
 
-async function projectView(project: StoredProject): Promise<ProjectView | undefined> {
-  const piece = await database.pieces.where('projectId').equals(project.id).first()
-  const gauge = piece && (await database.gauges.get(piece.gaugeId))
-  if (!piece || !gauge) return undefined
+/** Pieces of a project, in their order. */
+export const piecesOf = (projectId: string): Promise<PieceRecord[]> =>
+  database.pieces.where('projectId').equals(projectId).sortBy('place')
+
+async function pieceView(
+  project: StoredProject,
+  pieces: readonly PieceRecord[],
+  piece: PieceRecord,
+): Promise<PieceView | undefined> {
+  const gauge = await database.gauges.get(piece.gaugeId)
+  if (!gauge) return undefined
   const [copies, versions] = await Promise.all([
     database.copies.where('pieceId').equals(piece.id).sortBy('number'),
     database.planVersions.where('[pieceId+version]').between([piece.id, 0], [piece.id, Infinity]).toArray(),
   ])
-  return { project, piece, gauge, copies, versions: versions.map(versionOf) }
+  return { project, pieces, piece, gauge, copies, versions: versions.map(versionOf) }
 }
 
 const PROJECT_TABLES = ['projects', 'pieces', 'gauges', 'copies', 'planVersions']
 
-export function useProject(id: string | undefined): ProjectView | null | undefined {
-  return useStored(['project', id], PROJECT_TABLES, async () => {
-    const project = id === undefined ? undefined : await database.projects.get(id)
-    return project && !project.deletedAt ? projectView(project) : undefined
+export function usePiece(id: string | undefined): PieceView | null | undefined {
+  return useStored(['piece', id], PROJECT_TABLES, async () => {
+    const piece = id === undefined ? undefined : await database.pieces.get(id)
+    const project = piece && (await database.projects.get(piece.projectId))
+    if (!project || project.deletedAt) return undefined
+    return pieceView(project, await piecesOf(project.id), piece)
   })
 }
 
-/** All projects that are not deleted, the last touched first. */
-export function useProjects(): readonly ProjectView[] | undefined {
+/** The first piece of a project: where an address leads that names no piece. */
+export function useFirstPieceId(projectId: string | undefined): string | null | undefined {
+  return useStored(['first piece', projectId], ['pieces'], async () => {
+    if (projectId === undefined) return undefined
+    return (await piecesOf(projectId))[0]?.id
+  })
+}
+
+/** All pieces of projects that are not deleted, the project last touched first. */
+export function usePieces(): readonly PieceView[] | undefined {
   return (
-    useStored(['projects'], PROJECT_TABLES, async () => {
+    useStored(['pieces'], PROJECT_TABLES, async () => {
       const projects = await database.projects.orderBy('updatedAt').reverse().toArray()
-      const views = await Promise.all(projects.filter(({ deletedAt }) => !deletedAt).map(projectView))
-      return views.filter((view) => view !== undefined)
+      const views = await Promise.all(
+        projects
+          .filter(({ deletedAt }) => !deletedAt)
+          .map(async (project) => {
+            const pieces = await piecesOf(project.id)
+            return Promise.all(pieces.map((piece) => pieceView(project, pieces, piece)))
+          }),
+      )
+      return views.flat().filter((view) => view !== undefined)
     }) ?? undefined
   )
 }
@@ -76,7 +102,7 @@ export function useGauges(): readonly GaugeRecord[] | undefined {
 const PACE_WINDOW = 800
 
 /** Single crochets a minute as the log of the last copy shows them; undefined while it shows too little. */
-export function useLearnedPace({ piece, copies, versions }: ProjectView): number | undefined {
+export function useLearnedPace({ piece, copies, versions }: PieceView): number | undefined {
   const copy = copies.at(-1)
   const pinned = versions.find(({ version }) => version === copy?.planVersion)
   return (

@@ -47,23 +47,31 @@ function withoutDeletion({ deletedAt: _, ...project }: StoredProject) {
 
 /** Removes projects with everything that belongs to them alone. */
 export async function removeProjects(ids: readonly string[]): Promise<void> {
-  const { projects, pieces, copies, planVersions, events, logBlocks, readings } = database
-  await database.transaction(
-    'rw',
-    [projects, pieces, copies, planVersions, events, logBlocks, readings],
-    async () => {
-      const pieceIds = await pieces.where('projectId').anyOf(ids).primaryKeys()
-      const copyIds = await copies.where('pieceId').anyOf(pieceIds).primaryKeys()
-      await readings.where('copyId').anyOf(copyIds).delete()
-      await removeLogs(copyIds)
-      for (const pieceId of pieceIds) {
-        await planVersions.where('[pieceId+version]').between([pieceId, 0], [pieceId, Infinity]).delete()
-      }
-      await copies.bulkDelete(copyIds)
-      await pieces.bulkDelete(pieceIds)
-      await projects.bulkDelete([...ids])
-    },
-  )
+  const { projects, pieces } = database
+  await database.transaction('rw', [...workTables(), projects], async () => {
+    await removePieces(await pieces.where('projectId').anyOf(ids).primaryKeys())
+    await projects.bulkDelete([...ids])
+  })
+}
+
+function workTables() {
+  const { pieces, copies, planVersions, events, logBlocks, readings } = database
+  return [pieces, copies, planVersions, events, logBlocks, readings]
+}
+
+/** Removes pieces with all their work. */
+export async function removePieces(ids: readonly string[]): Promise<void> {
+  const { pieces, copies, planVersions, readings } = database
+  await database.transaction('rw', workTables(), async () => {
+    const copyIds = await copies.where('pieceId').anyOf(ids).primaryKeys()
+    await readings.where('copyId').anyOf(copyIds).delete()
+    await removeLogs(copyIds)
+    for (const pieceId of ids) {
+      await planVersions.where('[pieceId+version]').between([pieceId, 0], [pieceId, Infinity]).delete()
+    }
+    await copies.bulkDelete(copyIds)
+    await pieces.bulkDelete([...ids])
+  })
 }
 
 /** Records written between two words on how far it is. */

@@ -7,6 +7,8 @@ import {
   createMat,
   deleteProject,
   duplicateProject,
+  removePiece,
+  renamePiece,
   renameProject,
   restoreProject,
   saveGauge,
@@ -14,7 +16,7 @@ import {
   saveYarn,
   sweepDeleted,
 } from './mutations.ts'
-import { readSettings } from './queries.ts'
+import { piecesOf, readSettings } from './queries.ts'
 import { recordsOf, removeProjects } from './records.ts'
 
 const demoText = readFileSync('demo/skarn-hut.uzel.json', 'utf8')
@@ -96,16 +98,65 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
 })
 
 test('a new mat brings a gauge and a yarn of its own, or goes by one that is there', async () => {
-  const first = await createMat('Pot mat', 180)
+  const { projectId: first } = await createMat({ name: 'Pot mat', across: 180 })
   const { pieces, gauges } = await recordsOf([first])
   expect(pieces[0]!.shape.across).toBe(180)
   expect(gauges[0]!.evidence).toEqual([])
   await saveYarn({ id: 'a', name: 'Little', colour: '#55656C', weight: 4, fibre: 'acrylic', metres: 9 })
   await saveYarn({ id: 'z', name: 'Most', colour: '#55656C', weight: 4, fibre: 'cotton', metres: 400 })
-  const second = await createMat('Another', 150, gauges[0]!.id)
+  const { projectId: second } = await createMat({
+    name: 'Another',
+    across: 150,
+    gaugeId: gauges[0]!.id,
+  })
   expect((await recordsOf([second])).yarns.map(({ name }) => name)).toEqual(['Most'])
   expect((await recordsOf([second])).gauges).toEqual(gauges)
   expect(await database.gauges.count()).toBe(1)
+})
+
+describe('a project of several pieces', () => {
+  const namesOf = async (projectId: string) =>
+    (await piecesOf(projectId)).map(({ name, place }) => `${place} ${name}`)
+
+  test('takes them in their order, and goes out, comes in and is copied whole', async () => {
+    const { projectId } = await createMat({ name: 'Bench set', across: 300 })
+    await createMat({ name: 'Small mat', across: 120, projectId })
+    await createMat({ name: 'Seat', across: 380, projectId })
+    expect(await namesOf(projectId)).toEqual(['1 Mat', '2 Small mat', '3 Seat'])
+    expect(await database.projects.count()).toBe(1)
+    const all = await recordsOf([projectId])
+    const read = readProjectFile(writeProjectFile(projectFile(all, demo.exportedAt)))
+    if (!read.ok) throw new Error(JSON.stringify(read.faults))
+    await removeProjects([projectId])
+    expect(await database.pieces.count()).toBe(0)
+    await takeIn(read.file, 'keepBoth')
+    expect(await namesOf(projectId)).toEqual(['1 Mat', '2 Small mat', '3 Seat'])
+    const copy = await duplicateProject(projectId)
+    expect(await namesOf(copy)).toEqual(['1 Mat', '2 Small mat', '3 Seat'])
+    const ids = (await database.pieces.toArray()).map(({ id }) => id)
+    expect(new Set(ids).size).toBe(6)
+  })
+
+  test('lets one out with all its work, and back in as it was', async () => {
+    await takeIn(demo, 'keepBoth')
+    const other = await createMat({ name: 'Small trivet', across: 120, projectId: 'kettle-trivet' })
+    await renamePiece(other, 'Cup mat')
+    const before = await recordsOf()
+    const bringBack = await removePiece('trivet')
+    expect(await namesOf('kettle-trivet')).toEqual(['2 Cup mat'])
+    expect((await database.copies.toArray()).map(({ pieceId }) => pieceId)).not.toContain('trivet')
+    expect(await database.planVersions.get('trivet-plan-1')).toBeUndefined()
+    await shelfIsSound()
+    await bringBack()
+    const after = await recordsOf()
+    for (const table of RECORD_TABLES) {
+      const ids = (records: readonly { id: string }[]) => records.map(({ id }) => id).sort()
+      expect(ids(after[table])).toEqual(ids(before[table]))
+    }
+    // A piece that joins later still comes last.
+    await createMat({ name: 'Third', across: 90, projectId: 'kettle-trivet' })
+    expect(await namesOf('kettle-trivet')).toEqual(['1 Mat', '2 Cup mat', '3 Third'])
+  })
 })
 
 test('settings are changed one by one, and what was not set has its usual value', async () => {

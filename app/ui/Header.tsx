@@ -3,22 +3,23 @@ import { Menu, Settings } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
-import { useProjects } from '../store/queries.ts'
+import { usePieces, type PieceView } from '../store/queries.ts'
+import { pieceAddress, pieceTitle } from './pieceWords.ts'
 import { useSizes } from './useSizes.ts'
 
 const TAB =
   'slab flex items-center px-3.5 text-20 max-sm:px-3 max-sm:text-18 max-sm:large:px-1.5 max-sm:large:text-16'
 
 interface HeaderProps {
-  /** The piece whose Plan and Work can be opened. */
-  readonly projectId?: string
-  /** Whether the strip of recent pieces is shown. */
+  /** The piece whose Plan, Work and Check can be opened. */
+  readonly view?: PieceView
+  /** Whether the strip of pieces is shown. */
   readonly recent?: boolean
   readonly children?: ReactNode
 }
 
 /** One header everywhere: the shelf in one step, recent pieces, and the views of this piece. */
-export function Header({ projectId, recent = true, children }: HeaderProps) {
+export function Header({ view, recent = true, children }: HeaderProps) {
   return (
     <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 rule pr-7 pl-7 tight:pr-0 max-sm:pl-4">
       <SkipLink />
@@ -26,7 +27,7 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
         to="/"
         className={clsx(
           'slab mr-5 flex items-center text-26 tracking-tight max-sm:mr-1 max-sm:text-21',
-          projectId && 'max-sm:large:hidden',
+          view && 'max-sm:large:hidden',
         )}
       >
         Uzel
@@ -35,20 +36,20 @@ export function Header({ projectId, recent = true, children }: HeaderProps) {
         <Tab to="/" end shown="roomy">
           Shelf
         </Tab>
-        <Tab to="/gauges" shown={projectId === undefined ? 'notLarge' : 'roomy'}>
+        <Tab to="/gauges" shown={view === undefined ? 'notLarge' : 'roomy'}>
           Gauge book
         </Tab>
-        <Tab to="/yarns" shown={projectId === undefined ? 'notLarge' : 'roomy'}>
+        <Tab to="/yarns" shown={view === undefined ? 'notLarge' : 'roomy'}>
           Yarns
         </Tab>
-        {projectId && recent && <RecentPieces current={projectId} />}
+        {view && recent && <PieceStrip current={view} />}
         {children}
       </nav>
-      {projectId && (
+      {view && (
         <nav aria-label="This piece" className="flex items-stretch">
-          <Tab to={`/piece/${projectId}/plan`}>Plan</Tab>
-          <Tab to={`/piece/${projectId}/work`}>Work</Tab>
-          <Tab to={`/piece/${projectId}/check`}>Check</Tab>
+          <Tab to={pieceAddress(view, 'plan')}>Plan</Tab>
+          <Tab to={pieceAddress(view, 'work')}>Work</Tab>
+          <Tab to={pieceAddress(view, 'check')}>Check</Tab>
         </nav>
       )}
       <NavLink
@@ -146,34 +147,49 @@ function Tab({ to, end = false, shown = 'always', children }: TabProps) {
   )
 }
 
-const MOST_RECENT = 4
+const MOST_IN_STRIP = 4
 
-/** The pieces touched last, this one among them; the rest are on the shelf. */
-function RecentPieces({ current }: { current: string }) {
+/** The pieces of this project, where it has several; else the projects touched last, this one among them. */
+function PieceStrip({ current }: { current: PieceView }) {
   const sizes = useSizes()
-  const recent = useProjects()?.slice(0, MOST_RECENT) ?? []
+  const all = usePieces() ?? []
+  const together = current.pieces.length > 1
+  const shown = together
+    ? all.filter(({ project }) => project.id === current.project.id)
+    : all.filter(({ piece, pieces }) => piece.id === pieces[0]!.id).slice(0, MOST_IN_STRIP)
   return (
-    <ul className="ml-3 flex min-w-0 items-stretch overflow-hidden max-lg:hidden">
-      {recent.map(({ project, piece }) => (
-        <li key={project.id} className="flex max-w-44 min-w-0">
-          <Link
-            to={`/piece/${project.id}/plan`}
-            className={clsx(
-              'flex min-w-0 flex-col justify-center border-b-[5px] px-3 text-14 leading-tight',
-              project.id === current
-                ? 'border-ink bg-film-2'
-                : 'border-transparent text-ink-2 hover:bg-film-2',
-            )}
-            aria-current={project.id === current ? 'true' : undefined}
-          >
-            <span className={clsx('truncate', project.id === current && 'font-bold')}>{project.name}</span>
-            <span className="truncate">
-              {sizes.full(piece.shape.across)}
-              {piece.quantity > 1 && `, ${piece.quantity}`}
-            </span>
-          </Link>
-        </li>
-      ))}
+    <ul
+      aria-label={together ? `Pieces of ${current.project.name}` : 'Pieces touched last'}
+      className={clsx(
+        'ml-3 flex min-w-0 items-stretch max-lg:hidden',
+        together ? 'overflow-x-auto' : 'overflow-hidden',
+      )}
+    >
+      {shown.map((view) => {
+        const here = view.piece.id === current.piece.id
+        const { quantity, shape, name } = view.piece
+        return (
+          <li key={view.piece.id} className="flex max-w-44 min-w-0">
+            <Link
+              to={pieceAddress(view, 'plan')}
+              className={clsx(
+                'flex min-w-0 flex-col justify-center border-b-[5px] px-3 text-14 leading-tight',
+                here ? 'border-ink bg-film-2' : 'border-transparent text-ink-2 hover:bg-film-2',
+              )}
+              aria-label={together ? pieceTitle(view) : undefined}
+              aria-current={here ? 'true' : undefined}
+            >
+              <span className={clsx('truncate', here && 'font-bold')}>
+                {together ? name : view.project.name}
+              </span>
+              <span className="truncate">
+                {sizes.full(shape.across)}
+                {quantity > 1 && `, ${quantity}`}
+              </span>
+            </Link>
+          </li>
+        )
+      })}
     </ul>
   )
 }

@@ -34,16 +34,8 @@ export function* faultsOfReferences(file: ProjectFile): Generator<FileFault> {
   yield* faultsOfNames(file)
 }
 
-/** A project has one piece, until projects have parts. */
+/** A project is made of something. */
 function* faultsOfProjects({ projects, pieces }: ProjectFile): Generator<FileFault> {
-  yield* twice(
-    pieces,
-    ({ projectId }) => projectId,
-    (index) => ({
-      path: `pieces[${index}].projectId`,
-      message: 'The project has another piece. This Uzel makes one piece a project.',
-    }),
-  )
   const withPiece = new Set(pieces.map(({ projectId }) => projectId))
   for (const [index, { id }] of projects.entries()) {
     if (withPiece.has(id)) continue

@@ -128,6 +128,8 @@ export const project = record({ id, name, createdAt: time, updatedAt: time })
 export const piece = record({
   id,
   projectId: id,
+  name,
+  place: whole('place'),
   quantity: whole('quantity'),
   shape,
   stitch: bodyStitch,

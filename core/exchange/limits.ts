@@ -15,6 +15,7 @@ export const LIMITS = {
   hook: [0.5, 40],
   strands: [1, 6],
   quantity: [1, 1000],
+  place: [1, 1000],
   chains: [3, 60],
   firstCount: [3, 400],
   multiple: [2, 24],

@@ -1,4 +1,5 @@
 import { NO_USE_YET } from '../cautions/use.ts'
+import { UNNAMED_PIECE } from './newMat.ts'
 import { FILE_VERSION } from './records.ts'
 
 /** A record of an earlier version: whatever stood there. */
@@ -62,8 +63,8 @@ export const MIGRATIONS: readonly Migration[] = [
   },
   {
     to: 5,
-    name: 'rounds are the fabric: named, worked into hosts, in stitches that use and make; no geometry is kept',
-    up: { planVersions: roundsAlone },
+    name: 'rounds are the fabric, and no geometry is kept; a project may have several pieces, each with its name',
+    up: { pieces: amongPieces, planVersions: roundsAlone },
     adds: [],
   },
 ]
@@ -123,6 +124,13 @@ function withStrands(pinned: OldRecord, strands: number): OldRecord {
         : plan['notices'],
     },
   }
+}
+
+/** Until version 5 a project was one piece, and what others it had was not shown. */
+function amongPieces(piece: OldRecord, { pieces }: OldWorkshop): OldRecord {
+  const together = pieces.filter(({ projectId }) => projectId === piece['projectId'])
+  const place = together.findIndex(({ id }) => id === piece['id']) + 1
+  return { name: together.length > 1 ? `Piece ${place}` : UNNAMED_PIECE, place, ...piece }
 }
 
 /** Until version 5 a kept plan had its geometry and sums beside its rounds. */

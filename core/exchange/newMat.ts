@@ -22,13 +22,29 @@ export interface NewMat {
   readonly yarnId: string
   /** Finished diameter, mm. */
   readonly across: number
+  /** Among several pieces of a project. */
+  readonly name?: string
+  readonly place?: number
 }
 
+/** What a piece is called while nobody has named it. */
+export const UNNAMED_PIECE = 'Mat'
+
 /** A round mat as most makers begin one: sc in joined rounds from a magic ring, increases staggered. */
-export function newMat({ id, projectId, gaugeId, yarnId, across }: NewMat): PieceRecord {
+export function newMat({
+  id,
+  projectId,
+  gaugeId,
+  yarnId,
+  across,
+  name = UNNAMED_PIECE,
+  place = 1,
+}: NewMat): PieceRecord {
   return {
     id,
     projectId,
+    name,
+    place,
     quantity: 1,
     shape: { family: 'disc', across, tolerance: 5 },
     stitch: 'sc',

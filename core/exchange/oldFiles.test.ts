@@ -136,6 +136,18 @@ describe.each(SAMPLES)('a workshop of version %i', (version) => {
   })
 })
 
+test('a second piece, which earlier versions never showed, is shown under a name of its own', () => {
+  const old = JSON.parse(textOf(4)) as { pieces: Record<string, unknown>[] }
+  const [first] = old.pieces
+  const read = readProjectFile(JSON.stringify({ ...old, pieces: [first, { ...first, id: 'second' }] }))
+  if (!read.ok) throw new Error(JSON.stringify(read.faults))
+  expect(read.file.pieces.map(({ name, place }) => [name, place])).toEqual([
+    ['Piece 1', 1],
+    ['Piece 2', 2],
+  ])
+  expect(opened(4).pieces[0]).toMatchObject({ name: 'Mat', place: 1 })
+})
+
 test('a file that says a version nobody wrote is refused before it is read', () => {
   for (const version of [0, -1, 2.5, '3', null, 6]) {
     const text = JSON.stringify({ ...(JSON.parse(textOf(3)) as object), version })

@@ -110,10 +110,10 @@ test.each<[string, (file: Loose) => void, string, RegExp]>([
   ],
   ['a project without a piece', (file) => (file['pieces'] = []), 'projects[0]', /No piece/],
   [
-    'a project with two pieces',
-    (file) => file['pieces']!.push({ ...file['pieces']![0]!, id: 'other' }),
-    'pieces[1].projectId',
-    /another piece/,
+    'a piece without a place among the others',
+    (file) => (file['pieces']![0]!['place'] = 0),
+    'pieces[0].place',
+    /greater than or equal to 1/,
   ],
   [
     'two copies of one number',

@@ -24,6 +24,10 @@ export interface ProjectRecord {
 export interface PieceRecord {
   readonly id: string
   readonly projectId: string
+  /** Told beside the project's where it has several pieces: "Lid". */
+  readonly name: string
+  /** Where it comes among the pieces of its project, from 1. */
+  readonly place: number
   readonly quantity: number
   /** Lengths in mm. */
   readonly shape: { readonly family: 'disc'; readonly across: number; readonly tolerance: number }

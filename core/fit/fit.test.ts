@@ -178,7 +178,8 @@ describe('ways out', () => {
           expect(Math.abs(again.off)).toBeLessThanOrEqual(
             Math.max(1.3 * again.spec.gauge.h, Math.abs(unchanged.off) + 4),
           )
-          expect(again.plan.rounds[round - 1]!.at.radius).toBeCloseTo((by * planned(round)) / 2, 6)
+          // A round too many may be what it takes it for: the last that is there is the one measured.
+          expect(again.plan.rounds[again.keeps - 1]!.at.radius).toBeCloseTo((by * planned(round)) / 2, 6)
         },
       ),
       { numRuns: 20 },

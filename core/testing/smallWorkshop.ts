@@ -24,6 +24,8 @@ export function smallWorkshop(spec = discSpec(110), name = 'Tin-mug mats', taps 
       {
         id: 'piece',
         projectId: 'project',
+        name: 'Mat',
+        place: 1,
         quantity: 8,
         shape: spec.shape,
         stitch: spec.stitch,

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { planPiece } from '../plan/planPiece.ts'
 import { discSpec } from '../testing/specs.ts'
 import { unitsOf } from './moves.ts'
-import { pieceProgress, type CopyProgress } from './progress.ts'
+import { pieceProgress, sumOfProgress, type CopyProgress } from './progress.ts'
 
 const spec = discSpec(110, {
   colours: [
@@ -50,4 +50,25 @@ test('a yarn that is worked off is no longer to go; one not yet begun is whole',
   const { metresLeft } = pieceProgress(plan, 1, [atPine])
   expect(metresLeft.get('fog')).toBe(0)
   expect(metresLeft.get('pine')).toBeCloseTo(plan.yarn[1]!.metres, 9)
+})
+
+test('a project is the sum of its pieces, yarn by yarn', () => {
+  fc.assert(
+    fc.property(fc.array(copies, { minLength: 1, maxLength: 4 }), (sets) => {
+      const pieces = sets.map((some) => pieceProgress(plan, 2, some))
+      const sum = sumOfProgress(pieces)
+      const total = (of: (piece: (typeof pieces)[number]) => number) =>
+        pieces.reduce((all, piece) => all + of(piece), 0)
+      expect(sum.secondsLeft).toBeCloseTo(
+        total(({ secondsLeft }) => secondsLeft),
+        6,
+      )
+      for (const yarn of ['fog', 'pine']) {
+        expect(sum.metresLeft.get(yarn)).toBeCloseTo(
+          total(({ metresLeft }) => metresLeft.get(yarn)!),
+          6,
+        )
+      }
+    }),
+  )
 })

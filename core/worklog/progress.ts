@@ -55,6 +55,19 @@ export function pieceProgress(plan: Plan, quantity: number, copies: readonly Cop
   }
 }
 
+/** What several pieces come to together: a project's time and yarn. */
+export function sumOfProgress(
+  pieces: readonly Pick<PieceProgress, 'secondsLeft' | 'metresLeft'>[],
+): Pick<PieceProgress, 'secondsLeft' | 'metresLeft'> {
+  const metresLeft = new Map<string, number>()
+  for (const piece of pieces) {
+    for (const [yarn, metres] of piece.metresLeft) {
+      metresLeft.set(yarn, (metresLeft.get(yarn) ?? 0) + metres)
+    }
+  }
+  return { secondsLeft: pieces.reduce((sum, { secondsLeft }) => sum + secondsLeft, 0), metresLeft }
+}
+
 function shareMade({ plan, finished, position }: CopyProgress): number {
   return finished ? 1 : madeIn(plan, position) / plan.stitches
 }

@@ -101,7 +101,7 @@ async function oneSession(
   const pick = <T>(some: readonly T[]): T => some[Math.floor(random() * some.length)]!
   await Promise.all(database.tables.map((table) => table.clear()))
   const benches: Bench[] = []
-  await createMat('Tin-mug mat', 60 + random() * 80)
+  await createMat({ name: 'Tin-mug mat', across: 60 + random() * 80 })
 
   const pieceAndGauge = async () => {
     const piece = pick(await database.pieces.toArray())
@@ -143,7 +143,13 @@ async function oneSession(
   }
 
   const deeds: Readonly<Record<string, () => Promise<void>>> = {
-    'another mat': async () => void (await createMat(pick(['Pot mat', 'Bench mat']), 40 + random() * 120)),
+    'another mat': async () => {
+      const across = 40 + random() * 120
+      const projects = await database.projects.filter(({ deletedAt }) => !deletedAt).toArray()
+      // Every third joins a project that is there.
+      const joined = projects.length > 0 && random() < 0.33 ? { projectId: pick(projects).id } : {}
+      await createMat({ name: pick(['Pot mat', 'Bench mat']), across, ...joined })
+    },
     'edit a piece': async () => {
       const { piece } = await pieceAndGauge()
       const after = pick(PIECE_EDITS)(piece, random)

@@ -11,7 +11,7 @@ import {
 } from '../../../core/index.ts'
 import type { PlanVersion } from '../../store/planVersions.ts'
 import { freshId } from '../../store/database.ts'
-import type { ProjectView } from '../../store/queries.ts'
+import type { PieceView } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
 import { pinVersion, turnTo } from '../../store/takeWay.ts'
 import type { Deed } from '../../store/workSession.ts'
@@ -25,9 +25,10 @@ import { draftFits, EMPTY_CHECK, readingOf, type CheckDraft } from './checkDraft
 import { finding, WAY_TITLES } from './checkWords.ts'
 import { Causes } from './Causes.tsx'
 import { Ways } from './Ways.tsx'
+import { pieceAddress } from '../../ui/pieceWords.ts'
 
 export interface CheckBenchProps {
-  readonly view: ProjectView
+  readonly view: PieceView
   readonly copy: CopyRecord
   readonly pinned: PlanVersion
   readonly readings: readonly PieceReading[]
@@ -74,7 +75,7 @@ export function CheckBench(props: CheckBenchProps) {
       act(turnTo(pinned.plan, way.plan, way.keeps, version))
       setDraft(EMPTY_CHECK)
       say(`${WAY_TITLES[way.kind](way)}: the plan is changed. Undo at the hook brings the old one back.`)
-      await navigate(`/piece/${view.project.id}/work?copy=${copy.number}`)
+      await navigate(`${pieceAddress(view, 'work')}?copy=${copy.number}`)
     } catch {
       say('This could not be stored. The disk may be full: export a file, then choose again.')
       setBusy(false)
@@ -87,8 +88,8 @@ export function CheckBench(props: CheckBenchProps) {
   useCheckKeys(asking === undefined, (key) => {
     const way = ways[Number(key) - 1]
     if (way) choose(way)
-    else if (key === 'w') void navigate(`/piece/${view.project.id}/work?copy=${copy.number}`)
-    else if (key === 'p') void navigate(`/piece/${view.project.id}/plan`)
+    else if (key === 'w') void navigate(`${pieceAddress(view, 'work')}?copy=${copy.number}`)
+    else if (key === 'p') void navigate(pieceAddress(view, 'plan'))
   })
   if (!draft) return <Opening />
   const across = found?.ok ? found.reading.across : undefined

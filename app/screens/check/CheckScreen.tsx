@@ -1,6 +1,6 @@
 import { Link, useParams, useSearchParams } from 'react-router'
 import { workView, type CopyRecord } from '../../../core/index.ts'
-import { useProject, useReadings, type ProjectView } from '../../store/queries.ts'
+import { usePiece, useReadings, type PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
@@ -9,16 +9,17 @@ import { askedCopy } from '../work/askedCopy.ts'
 import { NothingBegun } from '../work/NothingBegun.tsx'
 import { useWorkSession } from '../work/useWorkSession.ts'
 import { CheckBench } from './CheckBench.tsx'
+import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
 
 /** Before this round a piece is mostly centre. */
 const EARLIEST = 4
 
 /** Measure, understand, correct: what the piece in the hand says, and the ways out. */
 export function CheckScreen() {
-  const { projectId } = useParams()
+  const { pieceId } = useParams()
   const [search] = useSearchParams()
-  const view = useProject(projectId)
-  usePageTitle('Check', view?.project.name)
+  const view = usePiece(pieceId)
+  usePageTitle('Check', view ? pieceTitle(view) : undefined)
   if (!view) {
     return (
       <>
@@ -31,14 +32,14 @@ export function CheckScreen() {
   if (!copy) return <NothingBegun view={view} />
   return (
     <div className="flex min-h-dvh flex-col">
-      <Header projectId={view.project.id} />
+      <Header view={view} />
       <CheckOf key={copy.id} view={view} copy={copy} />
       <InstrumentBar />
     </div>
   )
 }
 
-function CheckOf({ view, copy }: { view: ProjectView; copy: CopyRecord }) {
+function CheckOf({ view, copy }: { view: PieceView; copy: CopyRecord }) {
   const open = useWorkSession(copy)
   const readings = useReadings(copy.id)
   const pinned = view.versions.find(({ version }) => version === open?.state.planVersion)
@@ -54,7 +55,7 @@ function CheckOf({ view, copy }: { view: ProjectView; copy: CopyRecord }) {
           The first rounds are mostly centre: a size tells something from Rnd 5 or{' '}
           {pinned.plan.checkpoints[0] ? `after Rnd ${pinned.plan.checkpoints[0].afterRound}` : 'so'}.
         </p>
-        <Link to={`/piece/${view.project.id}/work`} className="button-ink">
+        <Link to={pieceAddress(view, 'work')} className="button-ink">
           Back to the hook
         </Link>
       </main>

@@ -1,10 +1,10 @@
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { useNavigate, useSearchParams } from 'react-router'
 import { newMat, specOf, UNMEASURED_GAUGE, type GaugeRecord } from '../../../core/index.ts'
 import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
 import { UNROLL_CUT } from '../../drawing/unrolledDisc.ts'
 import { createMat } from '../../store/mutations.ts'
-import { useGauges, useSettings } from '../../store/queries.ts'
+import { useGauges, usePieces, useSettings } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
 import { NameField } from '../../ui/NameField.tsx'
 import { refusalFrom } from '../../ui/refusal.ts'
@@ -19,7 +19,9 @@ const SKETCH = { id: 'sketch', projectId: 'sketch', gaugeId: 'sketch', yarnId: '
 
 /** A new piece: one sentence, one field, one drawing that answers at once. */
 export function CreateScreen() {
-  usePageTitle('New round mat')
+  const [search] = useSearchParams()
+  const joined = usePieces()?.find(({ project }) => project.id === search.get('project'))
+  usePageTitle(joined ? 'Another piece' : 'New round mat', joined?.project.name)
   const navigate = useNavigate()
   const sizes = useSizes()
   const settings = useSettings()
@@ -40,8 +42,14 @@ export function CreateScreen() {
     if (!read?.ok || problem || nameRefused || busy) return
     setBusy(true)
     try {
-      const id = await createMat(name.trim() || 'Round mat', read.value, gaugeId || undefined)
-      await navigate(`/piece/${id}/plan`)
+      const piece = await createMat({
+        across: read.value,
+        ...(gaugeId ? { gaugeId } : {}),
+        ...(joined
+          ? { name: name.trim() || `Piece ${joined.pieces.length + 1}`, projectId: joined.project.id }
+          : { name: name.trim() || 'Round mat' }),
+      })
+      await navigate(`/project/${piece.projectId}/piece/${piece.id}/plan`)
     } catch (error) {
       say(notStoredWords(error))
       setBusy(false)
@@ -58,7 +66,9 @@ export function CreateScreen() {
             void begin()
           }}
         >
-          <h1 className="text-44 max-sm:text-36">A round mat</h1>
+          <h1 className="text-44 [overflow-wrap:anywhere] max-sm:text-36">
+            {joined ? `Another piece of ${joined.project.name}` : 'A round mat'}
+          </h1>
           <p className="text-18">Measure what it must fit, and see every round.</p>
           <label className="grid gap-1 bg-tape p-4">
             <span className="slab text-21">How wide?</span>
@@ -81,8 +91,8 @@ export function CreateScreen() {
                 : `In ${sizes.unit}; ${sizes.unit === 'in' ? 'cm work too: 22 cm' : 'inches work too: 8 1/2 in'}.`)}
           </p>
           <NameField
-            label="What is it for?"
-            placeholder="Kettle trivet"
+            label={joined ? 'Which piece is it?' : 'What is it for?'}
+            placeholder={joined ? 'Small trivet' : 'Kettle trivet'}
             value={name}
             onChange={(next) => setName(next ?? '')}
             onRefused={setNameRefused}

@@ -7,7 +7,7 @@ import {
   type GaugeRecord,
 } from '../../../core/index.ts'
 import { saveGauge } from '../../store/mutations.ts'
-import { useProjects, useSettings, useTrackRecord, useYarns } from '../../store/queries.ts'
+import { usePieces, useSettings, useTrackRecord, useYarns } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { Opening } from '../../ui/Opening.tsx'
@@ -28,7 +28,7 @@ const USUAL_TARGET = 220
 export function GaugePage({ record }: { record: GaugeRecord }) {
   const settings = useSettings()
   const yarns = useYarns()
-  const projects = useProjects()
+  const projects = usePieces()
   const [gauge, change] = useDraft(record, ['gauges'], saveGauge, say)
   const [target, setTarget] = useRemembered('gaugeTarget', USUAL_TARGET, say)
   const usual = Math.round(flatIncrease(1, STITCHES[gauge.stitch].heightOverWidth))

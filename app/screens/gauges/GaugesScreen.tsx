@@ -5,7 +5,7 @@ import { Link, Navigate, useNavigate, useParams, useSearchParams } from 'react-r
 import { gaugeOf, isMeasured, UNMEASURED_GAUGE, type GaugeRecord } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { saveGauge } from '../../store/mutations.ts'
-import { useGauges, useProject } from '../../store/queries.ts'
+import { useGauges, usePiece } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
 import { Header } from '../../ui/Header.tsx'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
@@ -13,12 +13,13 @@ import { Opening } from '../../ui/Opening.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { GaugePage } from './GaugePage.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
+import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
 
 /** The gauge book: every gauge, and the one that is open. */
 export function GaugesScreen() {
   const { gaugeId } = useParams()
   const [search] = useSearchParams()
-  const from = useProject(search.get('from') ?? undefined)
+  const from = usePiece(search.get('from') ?? undefined)
   const gauges = useGauges()
   const [last, setLast] = useRemembered<string>('lastGauge', '', say)
   const navigate = useNavigate()
@@ -56,10 +57,10 @@ export function GaugesScreen() {
           {from && (
             <p className="border-b-2 rule px-7 py-1 max-sm:px-4">
               <Link
-                to={`/piece/${from.project.id}/plan`}
+                to={pieceAddress(from, 'plan')}
                 className="slab flex min-h-11 items-center gap-2 text-18 underline underline-offset-4"
               >
-                <ArrowLeft aria-hidden size={20} /> Back to {from.project.name}
+                <ArrowLeft aria-hidden size={20} /> Back to {pieceTitle(from)}
               </Link>
             </p>
           )}

@@ -19,7 +19,7 @@ import {
 } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { saveGauge } from '../../store/mutations.ts'
-import { useGauges, useProjects } from '../../store/queries.ts'
+import { useGauges, usePieces } from '../../store/queries.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
@@ -51,7 +51,7 @@ export function GaugeEditor({ model }: { model: PlanModel }) {
       <LabelFields model={model} />
       <GaugeOutcome gauge={gauge} stitch={model.piece.stitch} />
       <p className="border-t rule p-3">
-        <Link to={`/gauges/${gauge.id}?from=${model.project.id}`} className="button-line inline-block">
+        <Link to={`/gauges/${gauge.id}?from=${model.piece.id}`} className="button-line inline-block">
           Measure in the gauge book
         </Link>
       </p>
@@ -63,8 +63,8 @@ export function GaugeEditor({ model }: { model: PlanModel }) {
 function GaugeChooser({ model: { gauge, piece, project, changePiece } }: { model: PlanModel }) {
   const id = useId()
   const gauges = useGauges() ?? []
-  const others = (useProjects() ?? []).filter(
-    (other) => other.gauge.id === gauge.id && other.project.id !== project.id,
+  const others = (usePieces() ?? []).filter(
+    (other) => other.gauge.id === gauge.id && other.piece.id !== piece.id,
   )
   const ownOne = async () => {
     const own = { ...gauge, id: freshId(), name: `${gauge.name} for ${project.name}`.slice(0, LONGEST_NAME) }

@@ -9,26 +9,28 @@ import { LIE_WORDS } from '../../ui/wording.ts'
 import { noticeTexts } from './noticeTexts.ts'
 import type { PlanModel } from './planModel.ts'
 import { UseCell } from './UseCell.tsx'
+import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
 
 /** Name of the piece, and in one sentence what comes out. */
 export function Headline({ model }: { model: PlanModel }) {
-  const { project, piece, plan, spec, fault } = model
+  const { piece, plan, spec, fault } = model
+  const title = pieceTitle(model)
   return (
     <div>
       <div className="flex items-end gap-4 max-sm:flex-wrap">
         <h1
           className={clsx(
             'line-clamp-2 min-w-0 grow pb-1 leading-tight [overflow-wrap:anywhere]',
-            project.name.length > 24 ? 'text-26' : 'text-44 max-sm:text-36',
+            title.length > 24 ? 'text-26' : 'text-44 max-sm:text-36',
           )}
-          title={project.name}
+          title={title}
         >
-          {project.name}
+          {title}
         </h1>
         <div className="flex shrink-0 items-stretch">
           <UseCell model={model} className="max-w-52 py-0" />
           <Link
-            to={`/piece/${project.id}/sheet`}
+            to={pieceAddress(model, 'sheet')}
             aria-label="Sheet to print"
             className="grid w-11 place-items-center hover:bg-film-2"
           >

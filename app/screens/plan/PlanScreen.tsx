@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { useParams } from 'react-router'
 import { attempt, checkSpec, specOf, type PieceRecord } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
-import { useLearnedPace, useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
+import { useLearnedPace, usePiece, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
 import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -15,30 +15,31 @@ import type { PlanModel } from './planModel.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { say } from '../../ui/toasts.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
+import { pieceTitle } from '../../ui/pieceWords.ts'
 
 export function PlanScreen() {
-  const { projectId } = useParams()
-  const view = useProject(projectId)
-  usePageTitle('Plan', view?.project.name)
+  const { pieceId } = useParams()
+  const view = usePiece(pieceId)
+  usePageTitle('Plan', view ? pieceTitle(view) : undefined)
   return (
     <div className="flex min-h-dvh flex-col">
-      <Header projectId={view ? projectId : undefined} />
+      <Header view={view ?? undefined} />
       {view === undefined && <Opening />}
       {view === null && <NotHere />}
-      {view && <PlanOf key={projectId} view={view} />}
+      {view && <PlanOf key={pieceId} view={view} />}
     </div>
   )
 }
 
-function PlanOf({ view }: { view: ProjectView }) {
-  const { project, copies, versions } = view
+function PlanOf({ view }: { view: PieceView }) {
+  const { project, pieces, copies, versions } = view
   const settings = useSettings()
   const yarns = useYarns()
   const layout = useLayout()
   const { speech } = useSizes()
   const learned = useLearnedPace(view)
   const pace = Math.min(120, Math.max(1, learned ?? settings.pace))
-  const key = ['project', project.id]
+  const key = ['piece', view.piece.id]
   const [piece, keepPiece] = useDraft(view.piece, key, savePiece, say)
   const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge, say)
   const wanted = useMemo(() => attempt(() => specOf(piece, gauge, pace)), [piece, gauge, pace])
@@ -59,6 +60,7 @@ function PlanOf({ view }: { view: ProjectView }) {
   if (!yarns) return <Opening />
   const model: PlanModel = {
     project,
+    pieces,
     piece,
     gauge,
     copies,

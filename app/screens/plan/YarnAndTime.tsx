@@ -9,6 +9,7 @@ import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 import { duration } from '../../ui/wording.ts'
 import type { PlanModel } from './planModel.ts'
+import { pieceAddress } from '../../ui/pieceWords.ts'
 
 /** Yarn as cords whose length is what is needed, and the time it takes. */
 export function YarnAndTime({ model }: { model: PlanModel }) {
@@ -94,11 +95,11 @@ const START_BUTTON =
   'slab flex min-h-14 grow items-center justify-between gap-2 bg-ink px-4 text-20 leading-tight text-film disabled:opacity-45'
 
 function StartButton({ model }: { model: PlanModel }) {
-  const { project, piece, copies, plan, spec, fault } = model
+  const { piece, copies, plan, spec, fault } = model
   const navigate = useNavigate()
   const [problem, setProblem] = useState<string>()
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
-  const work = `/piece/${project.id}/work`
+  const work = pieceAddress(model, 'work')
   if (working) {
     return (
       <Link to={work} className={START_BUTTON}>

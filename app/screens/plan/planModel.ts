@@ -15,6 +15,8 @@ import type { Refusal } from '../../ui/refusal.ts'
 /** All that the parts of the plan screen show and change. */
 export interface PlanModel {
   readonly project: ProjectRecord
+  /** All pieces of the project. */
+  readonly pieces: readonly PieceRecord[]
   readonly piece: PieceRecord
   readonly gauge: GaugeRecord
   readonly copies: readonly CopyRecord[]

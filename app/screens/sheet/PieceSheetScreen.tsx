@@ -13,7 +13,7 @@ import {
   type WorkshopSettings,
   type YarnRecord,
 } from '../../../core/index.ts'
-import { useProject, useSettings, useYarns, type ProjectView } from '../../store/queries.ts'
+import { usePiece, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
 import { CautionList } from '../../ui/CautionList.tsx'
 import { USE_WORDS } from '../../ui/cautionWords.ts'
 import { Header } from '../../ui/Header.tsx'
@@ -22,18 +22,19 @@ import { pieceCautions } from '../../ui/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { duration } from '../../ui/wording.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
+import { pieceTitle } from '../../ui/pieceWords.ts'
 
 /** The piece on paper: every round with a box to tick, where to measure, and what to watch. */
 export function PieceSheetScreen() {
-  const { projectId } = useParams()
-  const view = useProject(projectId)
-  usePageTitle('Sheet', view?.project.name)
+  const { pieceId } = useParams()
+  const view = usePiece(pieceId)
+  usePageTitle('Sheet', view ? pieceTitle(view) : undefined)
   const yarns = useYarns()
   const settings = useSettings()
   return (
     <div className="flex min-h-dvh flex-col">
       <div className="print:hidden">
-        <Header projectId={view ? projectId : undefined} />
+        <Header view={view ?? undefined} />
       </div>
       {(view === undefined || !yarns) && <Opening />}
       {view === null && <NotHere />}
@@ -43,13 +44,13 @@ export function PieceSheetScreen() {
 }
 
 interface SheetProps {
-  readonly view: ProjectView
+  readonly view: PieceView
   readonly yarns: readonly YarnRecord[]
   readonly settings: WorkshopSettings
 }
 
 /** The plan on the hook, or else the one that would be begun. */
-function planFor({ piece, gauge, copies, versions }: ProjectView, pace: number) {
+function planFor({ piece, gauge, copies, versions }: PieceView, pace: number) {
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = versions.find(({ version }) => version === working?.planVersion)
   if (pinned) return pinned

@@ -6,12 +6,13 @@ import { drawnRadius, place, type DrawingFrame } from '../../drawing/unrolledDis
 import { useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import type { ShelfRow } from './useShelfRows.ts'
+import { pieceTitle } from '../../ui/pieceWords.ts'
+import { byProject, type ShelfRow } from './useShelfRows.ts'
 
 interface LedgeProps {
   readonly rows: readonly ShelfRow[]
   readonly current?: string
-  readonly onChoose: (projectId: string) => void
+  readonly onChoose: (pieceId: string) => void
   readonly mirrored: boolean
 }
 
@@ -37,6 +38,7 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
   // Few small pieces are not blown up to fill the ledge: about true size at the most.
   const scale = Math.min(width / Math.max(across, 420), TALLEST / widest)
   const height = Math.ceil(Math.min(TALLEST, widest * scale)) + 6
+  const numbers = new Map(byProject(rows).map(([row], index) => [row!.view.project.id, index + 1]))
   let x = GAP_MM / 2
   const placed = pieces.map((piece) => {
     const left = x
@@ -50,13 +52,13 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
           <div className="relative border-b-2 rule" style={{ height }}>
             {placed.map(({ row, plan, progress, left, mm }) => (
               <button
-                key={row.view.project.id}
+                key={row.view.piece.id}
                 type="button"
                 tabIndex={-1}
                 aria-hidden
                 className="absolute bottom-0"
                 style={{ left: left * scale, width: mm * scale, height }}
-                onClick={() => onChoose(row.view.project.id)}
+                onClick={() => onChoose(row.view.piece.id)}
               >
                 <SetOfPieces
                   row={row}
@@ -71,19 +73,19 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
           </div>
           <LedgeTape width={width} scale={scale} inches={sizes.unit === 'in'} />
           <div className="relative h-9 max-sm:hidden" aria-hidden>
-            {placed.map(({ row, left, mm }, index) => (
+            {placed.map(({ row, left, mm }) => (
               <p
-                key={row.view.project.id}
+                key={row.view.piece.id}
                 className={clsx(
                   'absolute top-1 -translate-x-1/2 truncate px-2 text-center text-16',
-                  row.view.project.id === current && 'bg-tape',
+                  row.view.piece.id === current && 'bg-tape',
                 )}
                 style={{
                   left: Math.max(48, (left + mm / 2) * scale),
                   maxWidth: Math.max(96, (mm + GAP_MM) * scale),
                 }}
               >
-                <span className="slab">{index + 1}</span> {row.view.project.name}
+                <span className="slab">{numbers.get(row.view.project.id)}</span> {pieceTitle(row.view)}
               </p>
             ))}
           </div>

@@ -1,15 +1,22 @@
 import { useState } from 'react'
-import type { ProjectRecord } from '../../../core/index.ts'
-import { renameProject } from '../../store/mutations.ts'
+import { renamePiece, renameProject } from '../../store/mutations.ts'
+import type { PieceView } from '../../store/queries.ts'
 import { Modal } from '../../ui/Modal.tsx'
 import { NameField } from '../../ui/NameField.tsx'
 
-export function RenameDialog({ project, onClose }: { project: ProjectRecord; onClose: () => void }) {
-  const [name, setName] = useState(project.name)
+interface RenameDialogProps {
+  readonly view: PieceView
+  /** What gets another name: the whole project, or one of its pieces. */
+  readonly what: 'project' | 'piece'
+  readonly onClose: () => void
+}
+
+export function RenameDialog({ view: { project, piece, pieces }, what, onClose }: RenameDialogProps) {
+  const [name, setName] = useState(what === 'piece' ? piece.name : project.name)
   const [refused, setRefused] = useState(false)
   const save = async () => {
     if (refused) return
-    await renameProject(project.id, name)
+    await (what === 'piece' ? renamePiece(piece, name) : renameProject(project.id, name))
     onClose()
   }
   return (
@@ -22,7 +29,7 @@ export function RenameDialog({ project, onClose }: { project: ProjectRecord; onC
         }}
       >
         <NameField
-          label="Name of the piece"
+          label={what === 'project' && pieces.length > 1 ? 'Name of the project' : 'Name of the piece'}
           must
           autoFocus
           value={name}

@@ -4,10 +4,11 @@ import { lazy, Suspense, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { yarnsOf } from '../../../core/index.ts'
 import { exportFile } from '../../store/files.ts'
-import { deleteProject, duplicateProject, restoreProject } from '../../store/mutations.ts'
+import { deleteProject, duplicateProject, removePiece, restoreProject } from '../../store/mutations.ts'
 import { useDemo } from '../../store/demo.ts'
-import { useProjects, useSettings, useYarns } from '../../store/queries.ts'
+import { usePieces, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
+import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
 import { Opening } from '../../ui/Opening.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { duration } from '../../ui/wording.ts'
@@ -36,7 +37,7 @@ export function ShelfScreen() {
   const settings = useSettings()
   usePageTitle('Shelf', settings.name)
   const yarns = useYarns()
-  const all = useShelfRows(useProjects(), settings)
+  const all = useShelfRows(usePieces(), settings)
   const demo = useDemo()
   const aside = new Set(demo?.place === 'aside' ? demo.projects : [])
   const ofDemo = all?.filter(({ view }) => aside.has(view.project.id)) ?? []
@@ -45,7 +46,7 @@ export function ShelfScreen() {
   const [search, setSearch] = useState('')
   const [stage, setStage] = useState<Shown>('all')
   const [chosen, setChosen] = useState<string>()
-  const [renaming, setRenaming] = useState<ShelfRow>()
+  const [renaming, setRenaming] = useState<{ view: PieceView; what: 'project' | 'piece' }>()
   const [file, setFile] = useState<File>()
   const picker = useRef<HTMLInputElement>(null)
 
@@ -54,13 +55,21 @@ export function ShelfScreen() {
     (row) =>
       (stage === 'all' || stage === 'demo' || row.stage === stage) && matches(row, wanted, yarns ?? []),
   )
-  const current = shown?.find(({ view }) => view.project.id === chosen) ?? shown?.[0]
+  const current =
+    shown?.find(({ view }) => view.piece.id === chosen || view.project.id === chosen) ?? shown?.[0]
   const secondsLeft =
     rows?.reduce((sum, { planned }) => sum + (planned.ok ? planned.value.progress.secondsLeft : 0), 0) ?? 0
 
   const remove = async ({ view: { project } }: ShelfRow) => {
     await deleteProject(project.id)
     say(`${project.name} is off the shelf.`, { label: 'Undo', run: () => void restoreProject(project.id) })
+  }
+  const takeOut = async ({ view }: ShelfRow) => {
+    const bringBack = await removePiece(view.piece.id)
+    say(`${view.piece.name} is out of ${view.project.name}.`, {
+      label: 'Undo',
+      run: () => void bringBack(),
+    })
   }
   const duplicate = async ({ view: { project } }: ShelfRow) => {
     const id = await duplicateProject(project.id)
@@ -125,20 +134,22 @@ export function ShelfScreen() {
               <>
                 <Ledge
                   rows={shown}
-                  current={current?.view.project.id}
+                  current={current?.view.piece.id}
                   onChoose={setChosen}
                   mirrored={settings.hand === 'left'}
                 />
                 <ShelfTable
                   rows={shown}
                   yarns={yarns ?? []}
-                  current={current?.view.project.id}
+                  current={current?.view.piece.id}
                   onChoose={setChosen}
-                  onOpen={({ view }) => void navigate(`/piece/${view.project.id}/plan`)}
-                  onRename={setRenaming}
+                  onOpen={({ view }) => void navigate(pieceAddress(view, 'plan'))}
+                  onAddPiece={({ view }) => void navigate(`/new?project=${view.project.id}`)}
+                  onRename={({ view }, what) => setRenaming({ view, what })}
                   onDuplicate={(row) => void duplicate(row)}
                   onExport={({ view }) => void exportFile(view.project)}
                   onDelete={(row) => void remove(row)}
+                  onTakeOut={(row) => void takeOut(row)}
                 />
               </>
             )}
@@ -146,7 +157,7 @@ export function ShelfScreen() {
           <NewPiece />
         </main>
       )}
-      {renaming && <RenameDialog project={renaming.view.project} onClose={() => setRenaming(undefined)} />}
+      {renaming && <RenameDialog {...renaming} onClose={() => setRenaming(undefined)} />}
       {file && (
         <Suspense>
           <ImportDialog file={file} onClose={() => setFile(undefined)} />
@@ -162,7 +173,7 @@ function matches(
   yarns: readonly { id: string; name: string }[],
 ): boolean {
   const used = yarnsOf(view.piece.colours).map((yarn) => yarns.find(({ id }) => id === yarn)?.name ?? '')
-  return [view.project.name, view.gauge.name, ...used].some((text) => text.toLowerCase().includes(wanted))
+  return [pieceTitle(view), view.gauge.name, ...used].some((text) => text.toLowerCase().includes(wanted))
 }
 
 function SearchField({ value, onChange }: { value: string; onChange: (value: string) => void }) {

@@ -12,12 +12,12 @@ import {
   type WorkState,
 } from '../../../core/index.ts'
 import { useStored } from '../../store/liveQueries.ts'
-import type { ProjectView } from '../../store/queries.ts'
+import type { PieceView } from '../../store/queries.ts'
 import { readWorkState } from '../../store/workSession.ts'
 
 /** A project as the shelf shows it. */
 export interface ShelfRow {
-  readonly view: ProjectView
+  readonly view: PieceView
   readonly copies: readonly CopyProgress[]
   /** What is to be shown of it, or why it cannot be: another piece is shown all the same. */
   readonly planned: Answer<{
@@ -31,7 +31,7 @@ export interface ShelfRow {
 export type Stage = 'underWay' | 'planned' | 'finished'
 
 /** Rows for all projects, with how far each copy is; read again when anything is worked. */
-export function useShelfRows(views: readonly ProjectView[] | undefined, settings: WorkshopSettings) {
+export function useShelfRows(views: readonly PieceView[] | undefined, settings: WorkshopSettings) {
   const copyIds = views?.flatMap(({ copies }) => copies.map(({ id }) => id)).join(' ')
   const positions = useStored(['positions', copyIds], ['events'], async () => {
     const copies = views?.flatMap((view) => view.copies) ?? []
@@ -51,9 +51,19 @@ export function useShelfRows(views: readonly ProjectView[] | undefined, settings
   })
 }
 
+/** Rows that belong to one project stand together. */
+export function byProject(rows: readonly ShelfRow[]): ShelfRow[][] {
+  const groups = new Map<string, ShelfRow[]>()
+  for (const row of rows) {
+    const { id } = row.view.project
+    groups.set(id, [...(groups.get(id) ?? []), row])
+  }
+  return [...groups.values()]
+}
+
 /** How far each copy is. Throws when the log of one cannot be read. */
 function copiesOf(
-  { copies, versions }: ProjectView,
+  { copies, versions }: PieceView,
   positions: ReadonlyMap<string, PromiseSettledResult<WorkState>>,
 ): CopyProgress[] {
   return copies.flatMap(({ id, number, planVersion }): CopyProgress[] => {
@@ -69,7 +79,7 @@ function copiesOf(
 const plans = new Map<string, { plan: Plan; spec: PieceSpec }>()
 
 /** Plans are remembered by their spec: the shelf is opened often, and specs change seldom. */
-function planOf({ piece, gauge }: ProjectView, settings: WorkshopSettings) {
+function planOf({ piece, gauge }: PieceView, settings: WorkshopSettings) {
   const spec = specOf(piece, gauge, settings.pace)
   const key = JSON.stringify(spec)
   const known = plans.get(key) ?? { plan: planPiece(spec), spec }

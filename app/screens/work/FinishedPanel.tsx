@@ -2,12 +2,12 @@ import { Link } from 'react-router'
 import { useState } from 'react'
 import type { CopyRecord, Plan } from '../../../core/index.ts'
 import { beginCopy } from '../../store/beginCopy.ts'
-import type { ProjectView } from '../../store/queries.ts'
+import type { PieceView } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { MeasureFinished } from './MeasureFinished.tsx'
 
 interface FinishedPanelProps {
-  readonly view: ProjectView
+  readonly view: PieceView
   readonly copy: CopyRecord
   readonly plan: Plan
 }

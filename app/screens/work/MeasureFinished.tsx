@@ -9,7 +9,7 @@ import {
 import { readingOf } from '../check/checkDraft.ts'
 import { freshId } from '../../store/database.ts'
 import { keepFinished } from '../../store/keepFinished.ts'
-import { useReadings, useTrackRecord, type ProjectView } from '../../store/queries.ts'
+import { useReadings, useTrackRecord, type PieceView } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
 import { EdgeFields } from '../../ui/EdgeFields.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
@@ -20,7 +20,7 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { percent } from '../../ui/wording.ts'
 
 interface MeasureFinishedProps {
-  readonly view: ProjectView
+  readonly view: PieceView
   readonly copy: CopyRecord
   readonly plan: Plan
   readonly spec: PieceSpec

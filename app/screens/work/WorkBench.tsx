@@ -13,7 +13,7 @@ import {
   type Stride,
 } from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
-import { useSettings, type ProjectView } from '../../store/queries.ts'
+import { useSettings, type PieceView } from '../../store/queries.ts'
 import { saveSettings } from '../../store/mutations.ts'
 import { FinishedPanel } from './FinishedPanel.tsx'
 import { GoToDialog } from './GoToDialog.tsx'
@@ -28,9 +28,10 @@ import { WorkBar } from './WorkBar.tsx'
 import { YarnDialog } from './YarnDialog.tsx'
 import { WorkHeader } from './WorkHeader.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
+import { pieceAddress } from '../../ui/pieceWords.ts'
 
 export interface WorkBenchProps {
-  readonly view: ProjectView
+  readonly view: PieceView
   readonly copy: CopyRecord
   readonly plan: Plan
   readonly spec: PieceSpec
@@ -59,7 +60,7 @@ export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
     state.finished ? 'Made' : `Rnd ${now.round.number}`,
     view.piece.quantity > 1 ? `${view.project.name} no. ${copy.number}` : view.project.name,
   )
-  const check = `/piece/${view.project.id}/check?copy=${copy.number}`
+  const check = `${pieceAddress(view, 'check')}?copy=${copy.number}`
 
   useEffect(() => {
     if (now.roundDone) doneSince.current = performance.now()
@@ -89,7 +90,7 @@ export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
     goTo: () => setDialog('goTo'),
     keys: () => setDialog('keys'),
     yarn: () => setDialog('yarn'),
-    plan: () => void navigate(`/piece/${view.project.id}/plan`),
+    plan: () => void navigate(pieceAddress(view, 'plan')),
     check: () => void navigate(check),
     larger: () => changePrint(1),
     smaller: () => changePrint(-1),

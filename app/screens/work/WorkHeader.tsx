@@ -1,10 +1,11 @@
 import { Link } from 'react-router'
 import type { CopyRecord, Plan } from '../../../core/index.ts'
-import type { ProjectView } from '../../store/queries.ts'
+import type { PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
+import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
 
 interface WorkHeaderProps {
-  readonly view: ProjectView
+  readonly view: PieceView
   readonly copy: CopyRecord
   readonly plan: Plan
   readonly madeInAll: number
@@ -13,19 +14,20 @@ interface WorkHeaderProps {
 
 /** Which piece, how far it is, and the way back. */
 export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderProps) {
-  const { project, piece, copies } = view
+  const { piece, copies } = view
+  const title = pieceTitle(view)
   return (
-    <Header projectId={project.id} recent={false}>
+    <Header view={view} recent={false}>
       <div className="flex min-w-0 grow items-center gap-6 pr-4 pl-3">
         <h1 className="visually-hidden">
-          Rnd {round} of {plan.rounds.length}, {project.name}
+          Rnd {round} of {plan.rounds.length}, {title}
         </h1>
         <p className="slab min-w-0 truncate text-18 max-sm:hidden">
-          {project.name}
+          {title}
           {piece.quantity > 1 && (
             <span className="font-text font-normal">
               {' '}
-              <CopyChooser projectId={project.id} current={copy.number} copies={copies} of={piece.quantity} />
+              <CopyChooser view={view} current={copy.number} copies={copies} of={piece.quantity} />
             </span>
           )}
         </p>
@@ -39,12 +41,12 @@ export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderPro
 }
 
 function CopyChooser({
-  projectId,
+  view,
   current,
   copies,
   of,
 }: {
-  projectId: string
+  view: PieceView
   current: number
   copies: readonly CopyRecord[]
   of: number
@@ -53,7 +55,7 @@ function CopyChooser({
   const after = copies.find(({ number }) => number > current)
   const to = (copy: CopyRecord | undefined, sign: string, label: string) =>
     copy && (
-      <Link to={`/piece/${projectId}/work?copy=${copy.number}`} aria-label={label} className="px-2">
+      <Link to={`${pieceAddress(view, 'work')}?copy=${copy.number}`} aria-label={label} className="px-2">
         {sign}
       </Link>
     )

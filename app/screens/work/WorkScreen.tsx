@@ -1,5 +1,5 @@
 import { useParams, useSearchParams } from 'react-router'
-import { useProject } from '../../store/queries.ts'
+import { usePiece } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
 import { askedCopy } from './askedCopy.ts'
@@ -7,12 +7,12 @@ import { NothingBegun } from './NothingBegun.tsx'
 import { useWorkSession } from './useWorkSession.ts'
 import { WorkBench } from './WorkBench.tsx'
 import type { CopyRecord } from '../../../core/index.ts'
-import type { ProjectView } from '../../store/queries.ts'
+import type { PieceView } from '../../store/queries.ts'
 
 export function WorkScreen() {
-  const { projectId } = useParams()
+  const { pieceId } = useParams()
   const [search] = useSearchParams()
-  const view = useProject(projectId)
+  const view = usePiece(pieceId)
   if (!view) {
     return (
       <>
@@ -26,7 +26,7 @@ export function WorkScreen() {
   return <WorkOn key={copy.id} view={view} copy={copy} />
 }
 
-function WorkOn({ view, copy }: { view: ProjectView; copy: CopyRecord }) {
+function WorkOn({ view, copy }: { view: PieceView; copy: CopyRecord }) {
   const open = useWorkSession(copy)
   const pinned = view.versions.find(({ version }) => version === open?.state.planVersion)
   if (!open || !pinned) return <Opening />

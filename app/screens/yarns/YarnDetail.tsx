@@ -10,7 +10,7 @@ import {
   type YarnWeight,
 } from '../../../core/index.ts'
 import { deleteYarn, saveYarn } from '../../store/mutations.ts'
-import { useProjects } from '../../store/queries.ts'
+import { usePieces } from '../../store/queries.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
@@ -30,7 +30,7 @@ interface YarnDetailProps {
 /** One yarn: its label, what is left of it, and what could take its place. */
 export function YarnDetail({ stored, yarns, onAnother }: YarnDetailProps) {
   const [yarn, change] = useDraft(stored, ['yarns'], saveYarn, say)
-  const projects = useProjects() ?? []
+  const projects = usePieces() ?? []
   const usedBy = projects.filter(({ piece }) => yarnsOf(piece.colours).includes(yarn.id))
   const remove = async () => {
     if (await deleteYarn(yarn.id)) {
