@@ -66,7 +66,7 @@ function Screens() {
           <Route path="/project/:projectId/piece/:pieceId/work" element={<WorkScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/check" element={<CheckScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/sheet" element={<PieceSheetScreen />} />
-          <Route path="/project/:projectId" element={<ToFirstPiece />} />
+          <Route path="/project/:projectId/:place?" element={<ToFirstPiece />} />
           <Route path="/project/:projectId/piece/:pieceId" element={<ToPlan />} />
           <Route path="/piece/:projectId/:place?" element={<ToFirstPiece />} />
           <Route path="/gauges" element={<GaugesScreen />} />

@@ -31,6 +31,9 @@ test.each([
   '/piece/kettle-trivet',
   '/piece/a%20b/plan',
   '/piece/x/work',
+  '/project/x',
+  '/project/x/piece/y',
+  '/project/x/piece/y/check',
 ])('the screen at %s is the application', async (path) => {
   const response = await get(path)
   expect(response.status).toBe(200)
@@ -42,6 +45,9 @@ test.each([
   '/nothing',
   '/piece',
   '/piece/x/else',
+  '/project',
+  '/project/x/piece',
+  '/project/x/piece/y/else',
   '/assets/none.js',
   '/demo/none.json',
   '/../package.json',

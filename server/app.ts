@@ -22,11 +22,11 @@ const SCREENS = [
   '/yarns',
   '/measure',
   '/sheet',
-  '/piece/:projectId',
-  '/piece/:projectId/plan',
-  '/piece/:projectId/work',
-  '/piece/:projectId/check',
-  '/piece/:projectId/sheet',
+  // Until a project had several pieces it was found by its own id alone.
+  ...['/piece/:projectId', '/project/:projectId', '/project/:projectId/piece/:pieceId'].flatMap((piece) => [
+    piece,
+    ...['plan', 'work', 'check', 'sheet'].map((view) => `${piece}/${view}`),
+  ]),
 ]
 
 /** What the application never asks for is refused to whatever might; the screen may be kept on at the hook. */

@@ -46,22 +46,24 @@ export async function createMat({ across, gaugeId, name, projectId }: NewPiece):
       const known = gaugeId === undefined ? undefined : await database.gauges.get(gaugeId)
       const gauge: GaugeRecord = known ?? { ...UNMEASURED_GAUGE, id: freshId() }
       const strange = new Set(gaugeId === undefined ? demo?.yarns : [])
-      const yarn = mostAtHand(
-        await database.yarns
-          .filter(({ id, weight }) => weight === gauge.weight && !strange.has(id))
-          .toArray(),
-      ) ?? {
-        id: freshId(),
-        name: 'My yarn',
-        colour: '#FAFCFB',
-        weight: gauge.weight,
-        fibre: gauge.fibre,
-      }
+      const others = projectId === undefined ? [] : await piecesOf(projectId)
+      const fitting = await database.yarns
+        .filter(({ id, weight }) => weight === gauge.weight && !strange.has(id))
+        .toArray()
+      // A piece that joins others is most likely of their yarn.
+      const theirs = fitting.find(({ id }) => id === others[0]?.colours[0]?.yarn)
+      const yarn = theirs ??
+        mostAtHand(fitting) ?? {
+          id: freshId(),
+          name: 'My yarn',
+          colour: '#FAFCFB',
+          weight: gauge.weight,
+          fibre: gauge.fibre,
+        }
       await database.gauges.put(gauge)
       await database.yarns.put(yarn)
       if (project) await database.projects.add(project)
       else await database.projects.update(projectId!, { updatedAt: now })
-      const others = projectId === undefined ? [] : await piecesOf(projectId)
       const piece = newMat({
         id: freshId(),
         projectId: project?.id ?? projectId!,

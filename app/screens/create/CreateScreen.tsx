@@ -30,8 +30,10 @@ export function CreateScreen() {
   const [text, setText] = useState('')
   const [name, setName] = useState('')
   const [nameRefused, setNameRefused] = useState(false)
-  const [gaugeId, setGaugeId] = useState('')
+  const [chosenGauge, setChosenGauge] = useState<string>()
   const [busy, setBusy] = useState(false)
+  // What belongs together is most likely worked in one yarn, on one hook.
+  const gaugeId = chosenGauge ?? joined?.gauge.id ?? ''
   const gauge: GaugeRecord = gauges?.find(({ id }) => id === gaugeId) ?? { ...UNMEASURED_GAUGE, id: 'sketch' }
   const read = text.trim() === '' ? undefined : sizes.parse(text)
   const spec = read?.ok ? specOf(newMat({ ...SKETCH, across: read.value }), gauge, settings.pace) : undefined
@@ -99,7 +101,11 @@ export function CreateScreen() {
           />
           <label className="grid gap-1">
             <span className="text-16">Gauge</span>
-            <select className="field" value={gaugeId} onChange={(event) => setGaugeId(event.target.value)}>
+            <select
+              className="field"
+              value={gaugeId}
+              onChange={(event) => setChosenGauge(event.target.value)}
+            >
               <option value="">Not measured yet: medium yarn, 5 mm hook</option>
               {gauges?.map((known) => (
                 <option key={known.id} value={known.id}>

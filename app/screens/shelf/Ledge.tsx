@@ -6,7 +6,6 @@ import { drawnRadius, place, type DrawingFrame } from '../../drawing/unrolledDis
 import { useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { pieceTitle } from '../../ui/pieceWords.ts'
 import { byProject, type ShelfRow } from './useShelfRows.ts'
 
 interface LedgeProps {
@@ -85,7 +84,8 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
                   maxWidth: Math.max(96, (mm + GAP_MM) * scale),
                 }}
               >
-                <span className="slab">{numbers.get(row.view.project.id)}</span> {pieceTitle(row.view)}
+                <span className="slab">{numbers.get(row.view.project.id)}</span>{' '}
+                {row.view.pieces.length > 1 ? row.view.piece.name : row.view.project.name}
               </p>
             ))}
           </div>

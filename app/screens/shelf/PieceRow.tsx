@@ -52,7 +52,7 @@ export function PieceRow({
       </td>
       <th
         scope="row"
-        className={clsx('pr-4 font-normal', among ? 'pl-6' : 'pl-2', oneLine ? 'py-0.5' : 'py-1')}
+        className={clsx('pr-4 font-normal', among ? 'pl-6 max-lg:pl-2' : 'pl-2', oneLine ? 'py-0.5' : 'py-1')}
       >
         <Link
           to={pieceAddress(view, 'plan')}
