@@ -63,7 +63,7 @@ test('a project gets a second piece: both are planned, worked, summed up and fou
     const [text] = /(?:\d+ h )?\d+ min|\d+ h \d+/.exec(
       await row(page, name).getByRole('cell').nth(-3).innerText(),
     )!
-    return inMinutes(text!)
+    return inMinutes(text)
   }
   const [both, one, other] = [
     await time('Kettle trivet'),

@@ -113,9 +113,14 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
 /** What lies flat: the tolerance, or what was planned to, well clear of its edge. */
 const flatWithin = (planned = 0): number => Math.max(FLAT.within, Math.abs(planned) + FLAT_TOLERANCE / 2)
 
-/** Sizes of a model's rounds, mm, for some unknowns. Rounds that share their terms share the sum. */
+/** Room for the sizes of rounds, used again by every prediction: fitting asks for thousands. */
+let [widths, heights] = [new Float64Array(64), new Float64Array(64)]
+
+/** Sizes of a model's rounds, mm, for some unknowns; they hold until the next are asked for. */
 function sizesAt({ rounds }: DiscModel, unknowns: Float64Array) {
-  const [w, h] = [new Float64Array(rounds.length), new Float64Array(rounds.length)]
+  const size = rounds.length
+  if (widths.length < size) [widths, heights] = [new Float64Array(size), new Float64Array(size)]
+  const [w, h] = [widths.subarray(0, size), heights.subarray(0, size)]
   let before: DiscModel['rounds'][number] | undefined
   rounds.forEach((round, index) => {
     const same = before?.lnW === round.lnW && before.lnH === round.lnH
