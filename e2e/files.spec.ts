@@ -49,17 +49,17 @@ test('the workshop goes out and comes back without loss, and never overwrites un
 test('bad files are refused with the path of the fault and change nothing', async ({ page }) => {
   await openShelf(page)
   const good = JSON.parse(await exported(page)) as {
-    pieces: { shape: { across: unknown } }[]
+    pieces: { form: { across: unknown } }[]
     version: number
   }
   const before = withoutTime(await exported(page))
   const bent = structuredClone(good)
-  bent.pieces[0]!.shape.across = -4
+  bent.pieces[0]!.form.across = -4
   for (const [name, content, says] of [
     ['broken.json', '{"format": "uzel", ', /not JSON/],
     ['other.json', '{"format": "spreadsheet"}', /not a Uzel file/],
     ['newer.json', JSON.stringify({ ...good, version: 99 }), /reads up to 5/],
-    ['bent.json', JSON.stringify(bent), /pieces\[0\]\.shape\.across/],
+    ['bent.json', JSON.stringify(bent), /pieces\[0\]\.form\.across/],
     ['noise.json', Buffer.alloc(50_000_000, 'knit one '), /not JSON/],
   ] as const) {
     await choose(page, name, content)

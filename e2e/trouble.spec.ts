@@ -103,10 +103,10 @@ test('what is refused stays in its field and is not the piece’s: the backup is
   await expect(page.getByRole('alert').last()).toContainText('a whole number from 3 to 400')
   await field(page, 'Stitches in round 1, found by Uzel').fill('10,5')
   await expect(page.getByRole('alert').last()).toContainText('is not a whole number')
-  const [trivet] = (await stored<{ id: string; shape: { across: number } }>(page, 'pieces')).filter(
+  const [trivet] = (await stored<{ id: string; form: { across: number } }>(page, 'pieces')).filter(
     ({ id }) => id === 'trivet',
   )
-  expect(trivet!.shape.across).toBeLessThanOrEqual(3000)
+  expect(trivet!.form.across).toBeLessThanOrEqual(3000)
   await page.goto('/yarns')
   await field(page, 'A ball is long').fill('1000000000')
   await expect(page.getByRole('alert')).toContainText('Up to 100 km')

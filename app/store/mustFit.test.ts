@@ -26,10 +26,10 @@ beforeEach(() => Promise.all(database.tables.map((table) => table.clear())))
 test.each<[string, () => Promise<unknown>, RegExp]>([
   [
     'a mat wider than a room',
-    () => savePiece({ ...mat, shape: { ...mat.shape, across: 4000 } }),
-    /shape\.across/,
+    () => savePiece({ ...mat, form: { ...mat.form, across: 4000 } }),
+    /form\.across/,
   ],
-  ['a mat of nothing', () => savePiece({ ...mat, shape: { ...mat.shape, across: 0 } }), /shape\.across/],
+  ['a mat of nothing', () => savePiece({ ...mat, form: { ...mat.form, across: 0 } }), /form\.across/],
   ['half a copy', () => savePiece({ ...mat, quantity: 1.5 }), /quantity/],
   [
     'two yarns at one round',
@@ -87,7 +87,8 @@ const edited: fc.Arbitrary<PieceRecord> = fc
   })
   .map(({ across, tolerance, quantity, rhythm, firstCount, of, even, from, chains }) => ({
     ...mat,
-    shape: { ...mat.shape, across, tolerance },
+    form: { ...mat.form, across },
+    tolerance,
     quantity,
     rhythm,
     constraints: {
@@ -146,7 +147,7 @@ test('a maker is told what was refused, or that the disk may be full', () => {
 
 test('limits are said once: what a field takes at its edges, the gate takes, and a step beyond neither', async () => {
   for (const [table, at, record] of [
-    ['pieces', LIMITS.across, (across: number) => ({ ...mat, shape: { ...mat.shape, across } })],
+    ['pieces', LIMITS.across, (across: number) => ({ ...mat, form: { ...mat.form, across } })],
     ['pieces', LIMITS.quantity, (quantity: number) => ({ ...mat, quantity })],
     ['gauges', LIMITS.hook, (hook: number) => ({ ...gauge, hook })],
     ['gauges', LIMITS.strands, (strands: number) => ({ ...gauge, strands })],

@@ -10,7 +10,7 @@ const known = new Map<string, { readonly written: string; readonly plan: Plan }>
 /** A kept version as it is worked with. Laid out once: a version never changes, unless a file writes over it. */
 export function versionOf(record: PlanVersionRecord): PlanVersion {
   const { id, at, version, spec, plan } = record
-  const written = [at, version, plan.rounds.length, spec.gauge.w, spec.gauge.h, spec.shape.across].join()
+  const written = [at, version, plan.rounds.length, spec.gauge.w, spec.gauge.h, spec.form.across].join()
   const before = known.get(id)
   if (before?.written === written) return { ...record, plan: before.plan }
   const laid = unpin(spec, plan)

@@ -100,7 +100,7 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
 test('a new mat brings a gauge and a yarn of its own, or goes by one that is there', async () => {
   const { projectId: first } = await createMat({ name: 'Pot mat', across: 180 })
   const { pieces, gauges } = await recordsOf([first])
-  expect(pieces[0]!.shape.across).toBe(180)
+  expect(pieces[0]!.form.across).toBe(180)
   expect(gauges[0]!.evidence).toEqual([])
   await saveYarn({ id: 'a', name: 'Little', colour: '#55656C', weight: 4, fibre: 'acrylic', metres: 9 })
   await saveYarn({ id: 'z', name: 'Most', colour: '#55656C', weight: 4, fibre: 'cotton', metres: 400 })

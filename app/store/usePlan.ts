@@ -51,7 +51,7 @@ function startPlanner(): PlannerAway {
   return { remote: wrap<Planner>(worker), failed }
 }
 
-const isHeavy = ({ shape, gauge }: PieceSpec) => shape.across / (2 * gauge.h) > ROUNDS_AT_ONCE
+const isHeavy = ({ form, gauge }: PieceSpec) => form.across / (2 * gauge.h) > ROUNDS_AT_ONCE
 
 /** Computes at once or, when heavy, in the worker; `undefined` until the first heavy answer. */
 function useAnswer<T>(

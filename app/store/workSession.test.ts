@@ -71,7 +71,7 @@ test('a copy is begun once, and its plan pinned once, however often it is asked 
   expect(again).toEqual(copy)
   await beginCopy({ pieceId: 'mat', number: 2, spec: { ...spec, pace: 25 }, plan }, db)
   expect(await db.planVersions.count()).toBe(1)
-  const wider = specOf({ ...mat, shape: { ...mat.shape, across: 140 } }, gauge, 18)
+  const wider = specOf({ ...mat, form: { ...mat.form, across: 140 } }, gauge, 18)
   const third = await beginCopy({ pieceId: 'mat', number: 3, spec: wider, plan: planPiece(wider) }, db)
   expect(third.planVersion).toBe(2)
 })

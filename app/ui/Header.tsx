@@ -167,7 +167,7 @@ function PieceStrip({ current }: { current: PieceView }) {
     >
       {shown.map((view) => {
         const here = view.piece.id === current.piece.id
-        const { quantity, shape, name } = view.piece
+        const { quantity, form, name } = view.piece
         return (
           <li key={view.piece.id} className="flex max-w-44 min-w-0">
             <Link
@@ -183,7 +183,7 @@ function PieceStrip({ current }: { current: PieceView }) {
                 {together ? name : view.project.name}
               </span>
               <span className="truncate">
-                {sizes.full(shape.across)}
+                {sizes.full(form.across)}
                 {quantity > 1 && `, ${quantity}`}
               </span>
             </Link>

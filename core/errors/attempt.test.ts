@@ -5,9 +5,9 @@ import { SpecError } from './specError.ts'
 test('what is computed is given on; a refusal keeps its field and says lengths in any unit', () => {
   expect(attempt(() => 42)).toEqual({ ok: true, value: 42 })
   const refused = attempt(() => {
-    throw new SpecError('shape.across', '⟦mm:5⟧ is too small.', 'At least ⟦mm:40⟧.')
+    throw new SpecError('form.across', '⟦mm:5⟧ is too small.', 'At least ⟦mm:40⟧.')
   })
-  expect(refused).toMatchObject({ ok: false, path: 'shape.across' })
+  expect(refused).toMatchObject({ ok: false, path: 'form.across' })
   const inches = { length: (mm: number) => `${(mm / 25.4).toFixed(1)} in`, stitch: (name: string) => name }
   expect(refused.ok ? '' : refused.unsaid.map((one) => spoken(one, inches)).join(' ')).toBe(
     '0.2 in is too small. At least 1.6 in.',

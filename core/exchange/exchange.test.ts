@@ -82,9 +82,10 @@ test.each([
     'pieces[0].colours[0].beside[0]',
     /Nothing in the file/,
   ],
-  [spoiled(['pieces', 0, 'shape', 'across'], -3), 'pieces[0].shape.across', /greater than or equal/],
-  [spoiled(['pieces', 0, 'shape', 'across'], '110'), 'pieces[0].shape.across', /number/],
-  [spoiled(['pieces', 0, 'shape', 'across'], undefined), 'pieces[0].shape.across', /required/],
+  [spoiled(['pieces', 0, 'form', 'across'], -3), 'pieces[0].form.across', /greater than or equal/],
+  [spoiled(['pieces', 0, 'form', 'family'], 'cube'), 'pieces[0].form.family', /disc/],
+  [spoiled(['pieces', 0, 'form', 'across'], '110'), 'pieces[0].form.across', /number/],
+  [spoiled(['pieces', 0, 'form', 'across'], undefined), 'pieces[0].form.across', /required/],
   [spoiled(['pieces', 0, 'rhythm'], 1e300), 'pieces[0].rhythm', /safe number/],
   [spoiled(['pieces', 0, 'gaugeId'], 'nowhere'), 'pieces[0].gaugeId', /Nothing in the file/],
   [

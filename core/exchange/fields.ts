@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { FAMILY_FIELDS } from '../forms/registry.ts'
 import { LIMITS } from './limits.ts'
 
 // Fields that several records of a project file have.
@@ -43,11 +44,20 @@ export const start = Joi.alternatives()
   )
   .match('one')
 
-export const shape = record({
-  family: Joi.string().valid('disc'),
-  across: within('across'),
-  tolerance: within('tolerance'),
-})
+const forms = FAMILY_FIELDS.map(({ family, fields }) => ({
+  is: family,
+  then: record({
+    family: Joi.string().valid(family),
+    ...Object.fromEntries(fields.map(({ key, least, most }) => [key, millimetres(least, most)])),
+  }),
+}))
+/** The lengths that each family asks for. A choice of one is none, for the published schema too. */
+export const form: Joi.Schema =
+  forms.length === 1
+    ? forms[0]!.then
+    : Joi.alternatives()
+        .conditional('.family', { switch: forms })
+        .messages({ 'alternatives.any': '{{#label}} is of no family that this Uzel knows' })
 
 export const construction = record({
   start,

@@ -5,7 +5,7 @@ import { checkWanted } from '../plan/checkSpec.ts'
 import { mm } from '../units/millimetres.ts'
 import type { PieceRecord } from './records.ts'
 
-/** What is wrong with a file or a record: where (`pieces[0].shape.across`) and a sentence. */
+/** What is wrong with a file or a record: where (`pieces[0].form.across`) and a sentence. */
 export interface FileFault {
   readonly path: string
   readonly message: string
@@ -17,7 +17,7 @@ export const faultsFrom = (error: Joi.ValidationError, most: number): FileFault[
     .slice(0, most)
     .map(({ path, message }) => ({ path: writePath(path), message: sentence(message) }))
 
-/** `['pieces', 0, 'shape', 'across']` as `pieces[0].shape.across`. */
+/** `['pieces', 0, 'form', 'across']` as `pieces[0].form.across`. */
 function writePath(path: readonly (string | number)[]): string {
   return path.reduce<string>(
     (written, part) =>
@@ -35,8 +35,8 @@ function sentence(message: string): string {
 /** What the planner would refuse in any gauge, by the same validation. */
 export function faultOfPiece(piece: PieceRecord, at = ''): FileFault | undefined {
   try {
-    const { across, tolerance } = piece.shape
-    checkWanted({ ...piece, shape: { family: 'disc', across: mm(across), tolerance: mm(tolerance) } })
+    const { form, tolerance } = piece
+    checkWanted({ ...piece, form: { ...form, across: mm(form.across) }, tolerance: mm(tolerance) })
     return undefined
   } catch (error) {
     if (!(error instanceof SpecError)) throw error

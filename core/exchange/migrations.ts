@@ -127,10 +127,18 @@ function withStrands(pinned: OldRecord, strands: number): OldRecord {
 }
 
 /** Until version 5 a project was one piece, and what others it had was not shown. */
-function amongPieces(piece: OldRecord, { pieces }: OldWorkshop): OldRecord {
+function amongPieces(old: OldRecord, { pieces }: OldWorkshop): OldRecord {
+  const piece = formApart(old)
   const together = pieces.filter(({ projectId }) => projectId === piece['projectId'])
   const place = together.findIndex(({ id }) => id === piece['id']) + 1
   return { name: together.length > 1 ? `Piece ${place}` : UNNAMED_PIECE, place, ...piece }
+}
+
+/** Until version 5 a form was called a shape, and had the tolerance in it. */
+function formApart({ shape, ...others }: OldRecord): OldRecord {
+  if (!isRecord(shape)) return shape === undefined ? others : { ...others, form: shape }
+  const { tolerance, ...form } = shape
+  return { form, tolerance, ...others }
 }
 
 /** Until version 5 a kept plan had its geometry and sums beside its rounds. */
@@ -142,6 +150,7 @@ function roundsAlone(pinned: OldRecord): OldRecord {
   const goesOn = edgeOf(old)
   return {
     ...pinned,
+    spec: isRecord(spec) ? formApart(spec) : spec,
     plan: {
       rounds: Array.isArray(rounds)
         ? rounds.map((round: unknown, index) => (isRecord(round) ? named(round, index, old, spec) : round))

@@ -46,7 +46,8 @@ export function newMat({
     name,
     place,
     quantity: 1,
-    shape: { family: 'disc', across, tolerance: 5 },
+    form: { family: 'disc', across },
+    tolerance: 5,
     stitch: 'sc',
     gaugeId,
     construction: {

@@ -27,7 +27,7 @@ test('the demo is the kitchen of the hut: a trivet under way, eight mats with th
   const read = readProjectFile(demoText)
   if (!read.ok) throw new Error('The demo cannot be read.')
   const { pieces, copies, planVersions } = read.file
-  expect(pieces.map(({ shape, quantity }) => [shape.across, quantity])).toEqual([
+  expect(pieces.map(({ form, quantity }) => [form.across, quantity])).toEqual([
     [220, 1],
     [110, 8],
   ])

@@ -29,8 +29,9 @@ export interface PieceRecord {
   /** Where it comes among the pieces of its project, from 1. */
   readonly place: number
   readonly quantity: number
-  /** Lengths in mm. */
-  readonly shape: { readonly family: 'disc'; readonly across: number; readonly tolerance: number }
+  /** What it must become. Lengths in mm. */
+  readonly form: { readonly family: 'disc'; readonly across: number }
+  readonly tolerance: number
   readonly stitch: StitchName
   readonly gaugeId: string
   readonly construction: Construction

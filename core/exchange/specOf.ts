@@ -40,9 +40,9 @@ export function gaugeOf(record: GaugeRecord): Gauge {
  * @throws SpecError when the gauge record cannot be
  */
 export function specOf(piece: PieceRecord, gauge: GaugeRecord, pace: number): PieceSpec {
-  const { family, across, tolerance } = piece.shape
   return {
-    shape: { family, across: mm(across), tolerance: mm(tolerance) },
+    form: { ...piece.form, across: mm(piece.form.across) },
+    tolerance: mm(piece.tolerance),
     stitch: piece.stitch,
     gauge: gaugeForStitch(gaugeOf(gauge), piece.stitch),
     construction: piece.construction,

@@ -12,7 +12,7 @@ import {
   millimetres,
   record,
   round,
-  shape,
+  form,
   stitch,
   strands,
   time,
@@ -141,7 +141,8 @@ const stitchSize = {
 
 const spec = record(
   {
-    shape,
+    form,
+    tolerance: within('tolerance'),
     stitch: bodyStitch,
     gauge: record(
       {

@@ -107,7 +107,7 @@ function gaugeNow(gauge: Gauge, { size }: Diagnosis): Gauge {
 
 /** Accepting a size makes it the target. */
 function acceptedSpec(spec: PieceSpec, { finished }: Plan): PieceSpec {
-  return { ...spec, shape: { ...spec.shape, across: mm(Math.round(finished.across)) } }
+  return { ...spec, form: { ...spec.form, across: mm(Math.round(finished.across)) } }
 }
 
 /** Back to where the trouble began, and from there by the maker's own gauge. */
@@ -187,8 +187,8 @@ function weigh({ spec: asked, afterRound }: Situation, proposal: Proposal): WayO
   const pulled = from?.slice(worked.length) ?? []
   const secondsLeft = seconds(plan.rounds.slice(worked.length)) + PULLING * seconds(pulled)
   const metres = plan.yarn.reduce((sum, use) => sum + use.metres, 0)
-  const off = plan.finished.across - asked.shape.across
-  const tolerance = Math.max(asked.shape.tolerance, 2)
+  const off = plan.finished.across - asked.form.across
+  const tolerance = Math.max(asked.tolerance, 2)
   const notFlat = Math.max(0, Math.abs(plan.finished.flatness) / FLAT_TOLERANCE - 1)
   const lifted = plan.finished.height / tolerance
   return {

@@ -1,12 +1,10 @@
-import { lengthOf, stitchOf } from '../errors/sentence.ts'
+import { stitchOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
+import { familyOf } from '../forms/registry.ts'
 import { startOfFabric } from '../shape/startOfFabric.ts'
 import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
 import { multipleAt } from './countsFor.ts'
 import type { Constraints, PieceSpec } from './plan.ts'
-
-export const LARGEST_ACROSS = 3000
-const MOST_ROUNDS = 400
 
 /**
  * Refuses what cannot be planned, before any computing.
@@ -35,9 +33,12 @@ export function checkSpec(spec: PieceSpec): void {
  * @throws SpecError as `checkSpec`
  */
 export function checkWanted(
-  spec: Pick<PieceSpec, 'shape' | 'stitch' | 'construction' | 'constraints' | 'colours' | 'rhythm'>,
+  spec: Pick<
+    PieceSpec,
+    'form' | 'tolerance' | 'stitch' | 'construction' | 'constraints' | 'colours' | 'rhythm'
+  >,
 ): void {
-  const { shape, stitch, construction, constraints, rhythm } = spec
+  const { tolerance, stitch, construction, constraints, rhythm } = spec
   if (!STITCHES[stitch]?.bodied) {
     throw new SpecError(
       'stitch',
@@ -45,8 +46,8 @@ export function checkWanted(
       `Use ${BODY_STITCHES.map(stitchOf).join(', ')}.`,
     )
   }
-  if (!(shape.tolerance >= 0)) {
-    throw new SpecError('shape.tolerance', 'A tolerance cannot be less than nothing.', 'From 0 up.')
+  if (!(tolerance >= 0)) {
+    throw new SpecError('tolerance', 'A tolerance cannot be less than nothing.', 'From 0 up.')
   }
   if (!(rhythm >= 0 && rhythm <= 1)) {
     throw new SpecError('rhythm', 'Rhythm is out of range.', 'From 0 (precise) to 1 (even).')
@@ -131,32 +132,6 @@ function checkStrands({ colours, gauge: { strands } }: PieceSpec): void {
   }
 }
 
-function checkSize(spec: PieceSpec): void {
-  const { shape, gauge } = spec
-  const least = leastAcross(spec)
-  const most = Math.min(LARGEST_ACROSS, 2 * MOST_ROUNDS * gauge.h)
-  if (!(shape.across >= least)) {
-    throw new SpecError(
-      'shape.across',
-      `${lengthOf(shape.across)} is under two rounds of this stitch.`,
-      `At least ${lengthOf(Math.ceil(least))} in this gauge.`,
-    )
-  }
-  if (shape.across > most) {
-    throw new SpecError(
-      'shape.across',
-      `${lengthOf(shape.across)} would take more than ${MOST_ROUNDS} rounds or be wider than a room mat.`,
-      `Up to ${lengthOf(Math.floor(most))} in this gauge.`,
-    )
-  }
-}
-
-/** Two rounds around the centre or the ring's hole. */
-export function leastAcross({
-  gauge,
-  stitch,
-  construction,
-}: Pick<PieceSpec, 'gauge' | 'stitch' | 'construction'>): number {
-  const { hole } = startOfFabric(construction.start, stitch, gauge.w, gauge.h)
-  return 2 * (hole + 2 * gauge.h)
+function checkSize({ form, stitch, gauge: { w, h }, construction }: PieceSpec): void {
+  familyOf(form).validate(form, { w, h, start: startOfFabric(construction.start, stitch, w, h) })
 }

@@ -1,3 +1,4 @@
+import { familyOf } from '../forms/registry.ts'
 import type { RoundChoice } from './chooseRounds.ts'
 import { farthestOffFlat } from './offFlat.ts'
 import type { Checkpoint, Constraints, Measurements, Notice, PieceSpec, Plan, PlannedRound } from './plan.ts'
@@ -14,9 +15,10 @@ export function noticesOf(
   reachable: number,
 ): Notice[] {
   const notices: Notice[] = []
-  const { tolerance, across } = spec.shape
+  const { tolerance } = spec
+  const { value } = familyOf(spec.form).target(spec.form)
   if (spec.gauge.certainty === 'guess') notices.push({ code: 'guess' })
-  const missed = finished.across - across
+  const missed = finished.across - value
   const unreached = Math.abs(missed) / 2 > reachable + REACH_SLACK * spec.gauge.h
   const waits = trimWaits(spec, finished, trimmed)
   if (waits && Math.abs(missed) > tolerance / 2) {
@@ -39,9 +41,9 @@ export function noticesOf(
 }
 
 /** Whether the size is still known too little for a trim of the last rounds to mean anything. */
-function trimWaits({ construction, shape }: PieceSpec, finished: Measurements, trimmed: number): boolean {
+function trimWaits({ construction, tolerance }: PieceSpec, finished: Measurements, trimmed: number): boolean {
   const { freeLastRounds } = construction
-  return freeLastRounds > 0 && trimmed === 0 && shape.tolerance > 0 && finished.plusMinus > shape.tolerance
+  return freeLastRounds > 0 && trimmed === 0 && tolerance > 0 && finished.plusMinus > tolerance
 }
 
 /** Corners that stacked increases make: as many as the last round that had any. */

@@ -2,7 +2,9 @@ import type { Gauge } from '../gauge/gauge.ts'
 import type { Round } from '../rounds/round.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Placement, RepeatOrder } from '../pacing/placeIncreases.ts'
-import type { DiscShape, Lie } from '../shape/disc.ts'
+import type { Form } from '../forms/registry.ts'
+import type { Lie } from '../shape/disc.ts'
+import type { Millimetres } from '../units/millimetres.ts'
 import type { LaidRing } from '../lay/lay.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
@@ -53,7 +55,9 @@ export interface ColourRun extends HeldYarns {
 }
 
 export interface PieceSpec {
-  readonly shape: DiscShape
+  readonly form: Form
+  /** How far off its size it may come out and still serve, either way, mm. */
+  readonly tolerance: Millimetres
   readonly stitch: StitchName
   readonly gauge: Gauge
   readonly construction: Construction

@@ -82,18 +82,18 @@ describe('invariants over any spec', () => {
     rhythm: Math.min(spec.rhythm, 0.5),
   }))
   /** How far past what the last rounds can reach a plan ends, in rounds. */
-  const pastReach = ({ stitch, gauge, shape, construction }: PieceSpec, { finished }: Plan) => {
+  const pastReach = ({ stitch, gauge, form, construction }: PieceSpec, { finished }: Plan) => {
     const heightOf = (name: typeof stitch) => gaugeForStitch(gauge, name).h
     const within = reachableWithin(stitch, construction.freeLastRounds, heightOf)
-    return (Math.abs(finished.across - shape.across) / 2 - within) / gauge.h
+    return (Math.abs(finished.across - form.across) / 2 - within) / gauge.h
   }
 
   test('a free plan comes within what its last rounds can reach, or a notice says by how much not', () => {
     fc.assert(
       fc.property(free, (spec) => {
         const plan = planPiece(spec)
-        const by = plan.finished.across - spec.shape.across
-        if (pastReach(spec, plan) <= 0.1 || Math.abs(by) <= spec.shape.tolerance / 2) return
+        const by = plan.finished.across - spec.form.across
+        if (pastReach(spec, plan) <= 0.1 || Math.abs(by) <= spec.tolerance / 2) return
         const said = plan.notices.find(({ code }) => code === 'sizeMissed' || code === 'trimWaits')
         expect(said).toMatchObject({ by })
         if (said?.code === 'sizeMissed') expect(pastReach(spec, plan)).toBeLessThanOrEqual(0.6)
@@ -105,11 +105,10 @@ describe('invariants over any spec', () => {
     const plans = fc
       .sample(free, { seed: 11, numRuns: 400 })
       .map((spec) => ({ spec, plan: planPiece(spec) }))
-      .filter(({ spec, plan }) => plan.rounds.length >= 6 && plan.finished.plusMinus <= spec.shape.tolerance)
+      .filter(({ spec, plan }) => plan.rounds.length >= 6 && plan.finished.plusMinus <= spec.tolerance)
     const missed = plans.filter(
       ({ spec, plan }) =>
-        pastReach(spec, plan) > 0.1 &&
-        Math.abs(plan.finished.across - spec.shape.across) > spec.shape.tolerance / 2,
+        pastReach(spec, plan) > 0.1 && Math.abs(plan.finished.across - spec.form.across) > spec.tolerance / 2,
     )
     expect(plans.length).toBeGreaterThan(60)
     expect(missed.length / plans.length).toBeLessThan(0.02)
@@ -142,11 +141,12 @@ describe('invariants over any spec', () => {
     fc.assert(
       fc.property(anySpec, fc.constantFrom(0.5, 2, 4), (spec, by) => {
         const plan = planOrNothing(spec)
-        if (!plan || spec.shape.across * by > 3000) return
-        const { gauge, shape } = spec
+        if (!plan || spec.form.across * by > 3000) return
+        const { gauge, form, tolerance } = spec
         const scaled = planPiece({
           ...spec,
-          shape: { ...shape, across: mm(shape.across * by), tolerance: mm(shape.tolerance * by) },
+          form: { ...form, across: mm(form.across * by) },
+          tolerance: mm(tolerance * by),
           gauge: { ...gauge, w: mm(gauge.w * by), h: mm(gauge.h * by) },
         })
         expect(countsOf(scaled)).toEqual(countsOf(plan))
@@ -239,9 +239,9 @@ describe('predictions', () => {
 })
 
 test.each([
-  [{ shape: { family: 'disc', across: mm(0), tolerance: mm(5) } }, 'shape.across', /two rounds/],
-  [{ shape: { family: 'disc', across: mm(90_000), tolerance: mm(5) } }, 'shape.across', /room mat/],
-  [{ shape: { family: 'disc', across: mm(NaN), tolerance: mm(5) } }, 'shape.across', /two rounds/],
+  [{ form: { family: 'disc', across: mm(0) }, tolerance: mm(5) }, 'form.across', /two rounds/],
+  [{ form: { family: 'disc', across: mm(90_000) }, tolerance: mm(5) }, 'form.across', /room mat/],
+  [{ form: { family: 'disc', across: mm(NaN) }, tolerance: mm(5) }, 'form.across', /two rounds/],
   [{ pace: 0 }, 'pace', /a minute/],
   [{ rhythm: 2 }, 'rhythm', /out of range/],
   [{ colours: [] }, 'colours', /no yarn/],

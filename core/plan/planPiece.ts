@@ -1,6 +1,7 @@
 import type { Gauge } from '../gauge/gauge.ts'
+import type { Outline } from '../forms/family.ts'
+import { familyOf } from '../forms/registry.ts'
 import type { Laid } from '../lay/lay.ts'
-import { idealCount } from '../shape/disc.ts'
 import { startOfFabric } from '../shape/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { checkSpec } from './checkSpec.ts'
@@ -34,8 +35,9 @@ interface Candidate {
 
 /** Where rounds to be planned begin. */
 interface Base {
-  /** Radius at which the fabric begins, for counts: 0 in a closed ring. */
-  readonly inner: number
+  /** The stretch of the form that is planned, and how far along it the rounds to come begin, mm. */
+  readonly section: Outline
+  readonly along: number
   /** Radius of the edge that they go on from, or of the centre, and its standard deviation. */
   readonly centre: number
   readonly sd: number
@@ -65,7 +67,7 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const best = bestCandidate(spec, gauges, base)
   const toCome = best.choice.stitches.map((stitch, index) => ({ stitch, count: best.counts[index]! }))
   const goesOn = worked && { after: worked.rounds.length, ...worked.edge }
-  const rounds = layRounds(spec, writeRounds(spec, worked?.rounds ?? [], toCome), goesOn)
+  const rounds = layRounds(spec, writeRounds(spec, base.section.id, worked?.rounds ?? [], toCome), goesOn)
   const finished = measureFinished(rounds)
   const checkpoints = chooseCheckpoints(rounds, best.choice.trimmed).filter(
     ({ afterRound }) => afterRound > base.worked.length || afterRound === rounds.length,
@@ -87,20 +89,20 @@ type Gauges = (stitch: StitchName) => Gauge
 const heightIn = (gauges: Gauges) => (stitch: StitchName) => gauges(stitch).h
 
 function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Base {
+  const { w, h } = spec.gauge
+  const start = startOfFabric(spec.construction.start, spec.stitch, w, h)
+  const [section] = familyOf(spec.form).sections(spec.form, { w, h, start }) as [Outline]
   if (!worked) {
-    const { hole, centre, sd } = startOfFabric(
-      spec.construction.start,
-      spec.stitch,
-      spec.gauge.w,
-      spec.gauge.h,
-    )
-    return { inner: hole, centre, sd, lay: layPiece(spec, gauges, undefined), worked: [] }
+    const { centre, sd } = start
+    return { section, along: 0, centre, sd, lay: layPiece(spec, gauges, undefined), worked: [] }
   }
   const { rounds, edge } = worked
   const there = layRounds(spec, rounds, { after: rounds.length, ...edge })
   const toLay = there.map(({ stitch, count }) => ({ stitch, count }))
   return {
-    inner: edge.radius,
+    section,
+    // Flat fabric goes on from as far out as its edge was found.
+    along: edge.radius - start.hole,
     centre: edge.radius,
     sd: edge.sd,
     lay: layPiece(spec, gauges, { rounds: toLay, edge }),
@@ -114,10 +116,11 @@ function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Ba
  * whole rounds miss it altogether (FIELD §3).
  */
 function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
-  const wanted = spec.shape.across / 2 - base.inner
+  const wanted = base.section.guide.length - base.along
+  const { value } = familyOf(spec.form).target(spec.form)
   const least = base.worked.length > 0 ? 0 : 2
   const body = gauges(spec.stitch).h
-  const missed = ({ across }: Candidate) => Math.abs(across - spec.shape.across)
+  const missed = ({ across }: Candidate) => Math.abs(across - value)
   const nearest = (all: readonly Candidate[]) =>
     all.reduce((best, next) => (missed(next) < missed(best) - 1e-9 ? next : best))
   const tried = (choices: readonly RoundChoice[]) =>
@@ -125,7 +128,7 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
 
   const pilot = candidate(spec, wholeRounds(Math.max(0, wanted), spec.stitch, body, least)[0]!, gauges, base)
   // Fabric gives a little both ways: aim off by what the first try was found to give.
-  const give = pilot.across / 2 - base.inner - pilot.choice.reach
+  const give = pilot.across / 2 - value / 2 + wanted - pilot.choice.reach
   const aim = Math.max(0, wanted - give)
   const same = ({ stitches }: RoundChoice) => stitches.length === pilot.choice.stitches.length
   const whole = nearest([
@@ -133,7 +136,7 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
     ...tried(wholeRounds(aim, spec.stitch, body, least).filter((choice) => !same(choice))),
   ])
   const { freeLastRounds } = spec.construction
-  const { tolerance } = spec.shape
+  const { tolerance } = spec
   if (freeLastRounds === 0 || missed(whole) <= tolerance / 2) return whole
   if (tolerance > 0 && plusMinusOf(whole, spec, base) > tolerance) return whole
   const trims = chooseRounds(aim, spec.stitch, freeLastRounds, heightIn(gauges), least)
@@ -152,10 +155,10 @@ function plusMinusOf({ laid }: Candidate, { gauge }: PieceSpec, { sd }: Base): n
 }
 
 function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: Base): Candidate {
-  let radius = base.inner
+  let { along } = base
   const ideals = choice.stitches.map((stitch) => {
     const { w, h } = gauges(stitch)
-    return idealCount((radius += h), w)
+    return base.section.guide.perimeter((along += h)) / w
   })
   const counts = countsFor(spec, choice.stitches, ideals, base.worked)
   const made = choice.stitches.map((stitch, index) => ({ stitch, count: counts[index]! }))

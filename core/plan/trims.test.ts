@@ -14,7 +14,7 @@ function known(across: number, tolerance: number, changes: Partial<PieceSpec> = 
   const spec = discSpec(across, { construction: free, ...changes })
   return {
     ...spec,
-    shape: { ...spec.shape, tolerance: mm(tolerance) },
+    tolerance: mm(tolerance),
     gauge: { ...spec.gauge, varLnW: 1e-6, varLnH: 1e-6, covLnWLnH: 0 },
   }
 }

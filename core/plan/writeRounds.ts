@@ -1,4 +1,4 @@
-import { countOf, topOf, type Round, type Run } from '../rounds/round.ts'
+import { countOf, topOf, type Round, type Run, type SectionId } from '../rounds/round.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Construction, PieceSpec, Start } from './plan.ts'
@@ -8,9 +8,6 @@ export interface RoundToWrite {
   readonly stitch: StitchName
   readonly count: number
 }
-
-/** The one section of a piece that is no more than a flat round. */
-export const FLAT_SECTION = 'flat'
 
 /** The first chain of a short foundation, worked into as into a ring. */
 const ONE_CHAIN: readonly Run[] = [{ of: { kind: 'chain', of: 'foundation', side: 'upper' }, from: 0, to: 1 }]
@@ -36,10 +33,12 @@ export const sideOf = (number: number, { rounds }: Construction): Round['side'] 
 
 /**
  * The worked rounds, and those to come in steps, each on top of the one below.
+ * @param section that the rounds to come belong to
  * @param toCome stitch and count of each
  */
 export function writeRounds(
   spec: Pick<PieceSpec, 'construction' | 'colours'>,
+  section: SectionId,
   worked: readonly Round[],
   toCome: readonly RoundToWrite[],
 ): Round[] {
@@ -53,7 +52,7 @@ export function writeRounds(
     const from = below ? countOf(below) : 0
     rounds.push({
       id,
-      section: FLAT_SECTION,
+      section,
       closed: true,
       side: sideOf(number, spec.construction),
       fabric: stitch,

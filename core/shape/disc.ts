@@ -1,14 +1,3 @@
-import type { Millimetres } from '../units/millimetres.ts'
-
-/** A flat round piece. */
-export interface DiscShape {
-  readonly family: 'disc'
-  /** Finished diameter. */
-  readonly across: Millimetres
-  /** How far off it may come out and still serve, either way. */
-  readonly tolerance: Millimetres
-}
-
 /** Ideal stitch count at radius r for stitches of width w: N* = 2πr/w. */
 export function idealCount(radius: number, w: number): number {
   return (2 * Math.PI * radius) / w

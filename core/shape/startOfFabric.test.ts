@@ -109,7 +109,8 @@ test('a round swatch on eight chains and one in a closed ring teach the same sti
 test('rounds go on from the measured edge whatever they were begun in', () => {
   const spec = {
     ...begun(ring(10), 180),
-    shape: { family: 'disc' as const, across: mm(180), tolerance: mm(3) },
+    form: { family: 'disc' as const, across: mm(180) },
+    tolerance: mm(3),
   }
   const plan = planPiece(spec)
   const worked = plan.rounds.slice(0, 6)

@@ -61,7 +61,8 @@ export function simulateMaker(setting: MakerSetting): MakerResult {
     ...discSpec(setting.across, {
       construction: { ...discSpec(1).construction, freeLastRounds: 2 },
     }),
-    shape: { family: 'disc', across: mm(setting.across), tolerance: mm(3) },
+    form: { family: 'disc', across: mm(setting.across) },
+    tolerance: mm(3),
     gauge,
   }
   const first = planPiece(spec)
@@ -170,7 +171,7 @@ function workWithChecks(spec: PieceSpec, first: Plan, setting: MakerSetting, han
       hook = best.hook
     }
     plan = best.plan
-    current = { ...best.spec, shape: spec.shape }
+    current = { ...best.spec, form: spec.form }
     done = best.keeps
   }
   made = [...made, ...work(plan.rounds.slice(done), made, setting, hands, { knows, slipped }, grown)]

@@ -12,7 +12,8 @@ export function discSpec(
 ): PieceSpec {
   const stitch = changes.stitch ?? 'sc'
   return {
-    shape: { family: 'disc', across: mm(across), tolerance: mm(5) },
+    form: { family: 'disc', across: mm(across) },
+    tolerance: mm(5),
     stitch,
     gauge: {
       stitch,

@@ -61,10 +61,10 @@ interface Bench {
 
 /** Edits of a piece that fields would send, and some that none should. */
 const PIECE_EDITS: readonly ((piece: PieceRecord, random: () => number) => PieceRecord)[] = [
-  (piece, random) => ({ ...piece, shape: { ...piece.shape, across: 40 + random() * 200 } }),
+  (piece, random) => ({ ...piece, form: { ...piece.form, across: 40 + random() * 200 } }),
   (piece, random) => ({
     ...piece,
-    shape: { ...piece.shape, across: [0, -5, 4000, 1e9, Number.NaN][Math.floor(random() * 5)]! },
+    form: { ...piece.form, across: [0, -5, 4000, 1e9, Number.NaN][Math.floor(random() * 5)]! },
   }),
   (piece, random) => ({ ...piece, quantity: Math.floor(random() * 12) }),
   (piece, random) => ({ ...piece, quantity: 1 + random() }),

@@ -149,7 +149,7 @@ export function CheckBench(props: CheckBenchProps) {
           ways={ways}
           unchanged={found.unchanged}
           afterRound={afterRound}
-          target={pinned.spec.shape.across}
+          target={pinned.spec.form.across}
           busy={busy}
           onChoose={choose}
         />

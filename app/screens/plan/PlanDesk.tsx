@@ -74,14 +74,14 @@ export function PlanDesk({ model }: { model: PlanModel }) {
               turned={isTurned(piece.construction.rounds)}
               guess={guess}
               yarns={colours}
-              target={piece.shape.across}
+              target={piece.form.across}
               roundHeight={spec.gauge.h}
               sizeLabel={sizes.full}
               lit={lit}
               onPoint={setLit}
               leaderTo={leaderTo}
               onTarget={(across) =>
-                changePiece({ ...piece, shape: { ...piece.shape, across: Math.round(across) } })
+                changePiece({ ...piece, form: { ...piece.form, across: Math.round(across) } })
               }
             />
           </div>
@@ -95,7 +95,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
           >
             <SectionView
               plan={plan}
-              target={piece.shape.across}
+              target={piece.form.across}
               sizes={sizes}
               yarns={colours}
               guess={guess}

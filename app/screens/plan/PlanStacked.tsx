@@ -82,18 +82,18 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                 turned={isTurned(piece.construction.rounds)}
                 guess={guess}
                 yarns={colours}
-                target={piece.shape.across}
+                target={piece.form.across}
                 roundHeight={spec.gauge.h}
                 sizeLabel={sizes.full}
                 lit={lit}
                 onPoint={setLit}
                 onTarget={(across) =>
-                  changePiece({ ...piece, shape: { ...piece.shape, across: Math.round(across) } })
+                  changePiece({ ...piece, form: { ...piece.form, across: Math.round(across) } })
                 }
               />
               <SectionView
                 plan={plan}
-                target={piece.shape.across}
+                target={piece.form.across}
                 sizes={sizes}
                 yarns={colours}
                 guess={guess}

@@ -42,7 +42,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
   const { construction } = piece
   const setConstruction = (change: Partial<typeof construction>) =>
     changePiece({ ...piece, construction: { ...construction, ...change } })
-  const across = (value: number) => ({ ...piece, shape: { ...piece.shape, across: value } })
+  const across = (value: number) => ({ ...piece, form: { ...piece.form, across: value } })
   const cell = 'border-r border-b rule'
   const nameOf = (yarn: string) => yarns.find(({ id }) => id === yarn)?.name ?? '?'
   const names = [...new Set(piece.colours.map((run) => yarnsIn(run).map(nameOf).join(' + ')))]
@@ -58,12 +58,12 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       <NumberCell
         className={cell}
         label="Target across"
-        value={piece.shape.across}
+        value={piece.form.across}
         format={sizes.bare}
         parse={taking(sizes.between(...LIMITS.across), across)}
         step={sizes.step}
-        unit={`± ${sizes.bare(piece.shape.tolerance)} ${sizes.unit}`}
-        fault={faultAt(fault, 'shape')}
+        unit={`± ${sizes.bare(piece.tolerance)} ${sizes.unit}`}
+        fault={faultAt(fault, 'form')}
         onChange={(value) => changePiece(across(value))}
       />
       <PopoverCell

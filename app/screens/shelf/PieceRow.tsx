@@ -63,7 +63,7 @@ export function PieceRow({
         </Link>
         {!oneLine && (
           <span className="block text-14 text-ink-2">
-            {sizes.full(piece.shape.across)} across{piece.quantity > 1 && `, set of ${piece.quantity}`}
+            {sizes.full(piece.form.across)} across{piece.quantity > 1 && `, set of ${piece.quantity}`}
           </span>
         )}
       </th>

@@ -1,0 +1,57 @@
+import { lengthOf } from '../../errors/sentence.ts'
+import { SpecError } from '../../errors/specError.ts'
+import type { Millimetres } from '../../units/millimetres.ts'
+import type { Family, Sizes } from '../family.ts'
+
+/** A flat round piece. */
+export interface DiscForm {
+  readonly family: 'disc'
+  /** Finished diameter. */
+  readonly across: Millimetres
+}
+
+/** No mat is wider than a room's. */
+const WIDEST = 3000
+const MOST_ROUNDS = 400
+
+/** The one section of a form that is no more than flat. */
+export const FLAT_SECTION = 'flat'
+
+/** Two rounds around the centre or the ring's hole. */
+const leastAcross = ({ h, start }: Sizes): number => 2 * (start.hole + 2 * h)
+
+/** A disc of radius r wants 2πr around: N* = 2πr/w (FIELD §3). */
+export const disc: Family<DiscForm> = {
+  fields: [{ key: 'across', least: 1, most: WIDEST }],
+  validate({ across }, sizes) {
+    const least = leastAcross(sizes)
+    const most = Math.min(WIDEST, 2 * MOST_ROUNDS * sizes.h)
+    if (!(across >= least)) {
+      throw new SpecError(
+        'form.across',
+        `${lengthOf(across)} is under two rounds of this stitch.`,
+        `At least ${lengthOf(Math.ceil(least))} in this gauge.`,
+      )
+    }
+    if (across > most) {
+      throw new SpecError(
+        'form.across',
+        `${lengthOf(across)} would take more than ${MOST_ROUNDS} rounds or be wider than a room mat.`,
+        `Up to ${lengthOf(Math.floor(most))} in this gauge.`,
+      )
+    }
+  },
+  sections({ across }, { start: { hole } }) {
+    return [
+      {
+        id: FLAT_SECTION,
+        guide: {
+          length: across / 2 - hole,
+          lies: 'flat',
+          perimeter: (along) => 2 * Math.PI * (hole + along),
+        },
+      },
+    ]
+  },
+  target: ({ across }) => ({ of: 'across', value: across }),
+}
