@@ -35,9 +35,10 @@ export function layPiece(
     const goingOn = { centre: edge.radius, hole: edge.radius, goesOn: true }
     const added = lay(clothOf(rounds, goingOn, gauges))
     const whole = lay(clothOf([...there, ...rounds], from, gauges)).rings.slice(there.length)
+    // What a dish was deeper than the cloth says is gone when the last third is new, in all of it alike.
+    const dish = (edge.z - alone.z) * leftOfDish(rounds.length, there.length)
     return {
       rings: whole.map(({ radius, z }, index): LaidRing => {
-        const dish = (edge.z - alone.z) * leftOfDish(index + 1, there.length)
         return {
           radius: radius + edge.radius - alone.radius,
           z: Math.max(0, z + dish),
