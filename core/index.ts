@@ -16,7 +16,7 @@ export {
 export { sdOfHeightOverWidth, type Gauge, type StitchSize } from './gauge/gauge.ts'
 export type { CountOver, EdgeLies, Evidence, SwatchEvidence } from './gauge/evidence.ts'
 export type { FabricState, Loops } from './gauge/latentGauge.ts'
-export { checkEvidence, questionOf } from './gauge/checkEvidence.ts'
+export { validateEvidence, questionOf } from './gauge/validateEvidence.ts'
 export { type Conflict } from './gauge/combineEvidence.ts'
 export { evidenceSteps } from './gauge/evidenceSteps.ts'
 export { sizeOf } from './gauge/gaugeFromEvidence.ts'
@@ -27,9 +27,9 @@ export { hookLetter, HOOKS } from './gauge/hooks.ts'
 export { nextMeasurements, tellingOf, type Measurement } from './gauge/nextMeasurement.ts'
 export { cautionsOf, type Caution, type CautionCode } from './cautions/cautionsOf.ts'
 export { fitnessOf, type FitnessReason } from './cautions/fitness.ts'
-export { ALL_PARTS, ALL_USES, type Fitness, type Part, type Use } from './cautions/use.ts'
+export { ALL_HARDWARE, ALL_USES, type Fitness, type Hardware, type Use } from './cautions/use.ts'
 export {
-  checkCalibration,
+  validateCalibration,
   measuredMetres,
   tellsLittle,
   yarnUseOf,
@@ -53,10 +53,10 @@ export { yarnCheck, type YarnCheck } from './fit/yarnCheck.ts'
 export { MIGRATIONS, type OldRecord } from './exchange/migrations.ts'
 export { YARN_WEIGHTS, type YarnWeight } from './gauge/yarnWeight.ts'
 export { FLAT_TOLERANCE, meanDiameter, type Lie } from './shape/disc.ts'
-export type { Placement, RepeatOrder } from './pacing/placeIncreases.ts'
+export type { Placement, RepeatOrder } from './counts/placeIncreases.ts'
 export { expandSteps, type Unit } from './rounds/steps.ts'
 export type { Construction, Notice, RoundBegins, PieceSpec, Plan, PlannedRound, Start } from './plan/plan.ts'
-export { checkSpec } from './plan/checkSpec.ts'
+export { validateSpec } from './plan/validateSpec.ts'
 export { LIMITS, LONGEST_NAME, LONGEST_NOTE } from './exchange/limits.ts'
 export { pin, unpin } from './plan/pinnedPlan.ts'
 export { planPiece } from './plan/planPiece.ts'

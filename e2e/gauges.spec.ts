@@ -168,7 +168,7 @@ test('an instrument fills the field that has the focus, live or typed', async ({
   await page.goto('/gauges/cotton-single')
   await page.getByRole('tab', { name: 'Yarn per stitch' }).click()
   await page.getByRole('radio', { name: 'Weigh the ball' }).click()
-  await page.getByRole('combobox', { name: 'Instruments' }).selectOption({ label: 'Live from the bench' })
+  await page.getByRole('combobox', { name: 'Instruments' }).selectOption({ label: 'Live from the stand' })
   await page.getByLabel('Lay on the simulated kitchen scale').fill('37')
   await page.getByRole('button', { name: 'Lay on' }).first().click()
   await field(page, 'Ball before').focus()

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
-import { instrumentBench } from './instruments/bench.ts'
+import { instrumentStand } from './instruments/stand.ts'
 
 export interface AppFolders {
   /** The built application. */
@@ -80,7 +80,7 @@ export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
     next()
   })
   // Before compression, which would hold back a stream of readings.
-  server.use('/instruments', instrumentBench())
+  server.use('/instruments', instrumentStand())
   server.use(compression())
   server.use('/demo', express.static(demo, { index: false, maxAge: 0, fallthrough: false }))
   server.use(

@@ -162,7 +162,7 @@ const trivet: PieceRecord = {
     yarnId: 'fog',
     across: 220,
   }),
-  fitness: { uses: ['hot'], layers: 1, parts: [], read: [] },
+  fitness: { uses: ['hot'], layers: 1, hardware: [], read: [] },
   colours: [
     { fromRound: 1, yarn: 'fog' },
     { fromRound: 11, yarn: 'soot' },
@@ -171,7 +171,7 @@ const trivet: PieceRecord = {
 const mats: PieceRecord = {
   ...newMat({ id: 'mats', projectId: 'tin-mug-mats', gaugeId: 'cotton-single', yarnId: 'fog', across: 110 }),
   quantity: 8,
-  fitness: { uses: ['wet'], layers: 1, parts: [], read: [] },
+  fitness: { uses: ['wet'], layers: 1, hardware: [], read: [] },
   colours: [
     { fromRound: 1, yarn: 'fog' },
     { fromRound: 7, yarn: 'pine' },

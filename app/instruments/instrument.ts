@@ -5,7 +5,7 @@ export type InstrumentState =
   /** The connection broke off; the last value is of no use any more. */
   | { readonly status: 'lost' }
 
-/** Anything that weighs or measures and can be read: on the bench, by cable later, or typed. */
+/** Anything that weighs or measures and can be read: on the stand, by cable later, or typed. */
 export interface Instrument {
   readonly id: string
   readonly name: string

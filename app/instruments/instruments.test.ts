@@ -1,4 +1,4 @@
-import { benchInstruments, layOnBench } from './benchInstruments.ts'
+import { streamedInstruments, layOnStand } from './streamedInstruments.ts'
 import type { InstrumentState } from './instrument.ts'
 import { typedInstrument } from './typedInstrument.ts'
 
@@ -36,13 +36,13 @@ beforeAll(() => {
   })
 })
 
-test('bench and typed instruments are read in one way', async () => {
+test('stand and typed instruments are read in one way', async () => {
   answer = {
     ok: true,
     status: 200,
     json: () => Promise.resolve([{ id: 'kitchen-scale', kind: 'scale', name: 'Kitchen scale', unit: 'g' }]),
   }
-  const [scale] = await benchInstruments()
+  const [scale] = await streamedInstruments()
   expect(scale).toMatchObject({ id: 'kitchen-scale', measures: 'mass' })
   const seen: InstrumentState[] = []
   const stop = scale!.subscribe((state) => seen.push(state))
@@ -68,10 +68,10 @@ test('bench and typed instruments are read in one way', async () => {
   expect(read).toEqual([{ status: 'connecting' }, { status: 'steady', value: 71.3 }])
 })
 
-test('a bench that does not answer is an error, and what is laid on goes out as a number', async () => {
+test('a stand that does not answer is an error, and what is laid on goes out as a number', async () => {
   answer = { ok: false, status: 503, json: () => Promise.resolve({}) }
-  await expect(benchInstruments()).rejects.toThrow(/503/)
-  await layOnBench('caliper', 71.3)
+  await expect(streamedInstruments()).rejects.toThrow(/503/)
+  await layOnStand('caliper', 71.3)
   expect(asked.at(-1)).toMatchObject([
     '/instruments/caliper/load',
     { method: 'PUT', body: '{"amount":71.3}' },
@@ -84,7 +84,7 @@ test('a stream the server refuses is asked for again until it comes, and no more
     status: 200,
     json: () => Promise.resolve([{ id: 'caliper', kind: 'caliper', name: 'Caliper', unit: 'mm' }]),
   }
-  const [caliper] = await benchInstruments()
+  const [caliper] = await streamedInstruments()
   const later: (() => void)[] = []
   const clock = jest.spyOn(globalThis, 'setTimeout').mockImplementation(((run: () => void) => {
     later.push(run)

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react'
-import { benchInstruments, layOnBench } from '../instruments/benchInstruments.ts'
+import { streamedInstruments, layOnStand } from '../instruments/streamedInstruments.ts'
 import type { Instrument, InstrumentState } from '../instruments/instrument.ts'
 import { typedInstrument, type TypedInstrument } from '../instruments/typedInstrument.ts'
 import { useRemembered } from '../store/remembered.ts'
@@ -7,12 +7,12 @@ import { useReadingTarget } from './readingTarget.ts'
 import { say } from './toasts.tsx'
 import { useSizes, type Sizes } from './useSizes.ts'
 
-type Source = 'off' | 'hand' | 'bench'
+type Source = 'off' | 'hand' | 'stand'
 
 const SOURCES: readonly (readonly [Source, string])[] = [
   ['off', 'No instruments'],
   ['hand', 'Read and typed'],
-  ['bench', 'Live from the bench'],
+  ['stand', 'Live from the stand'],
 ]
 
 /** Scale and caliper at the foot of a screen; a reading goes to the field that has the focus. */
@@ -43,21 +43,21 @@ export function InstrumentBar() {
       </label>
       {source === 'hand' &&
         hand.map((instrument) => <TypedReading key={instrument.id} instrument={instrument} />)}
-      {source === 'bench' && <Bench />}
+      {source === 'stand' && <Stand />}
     </section>
   )
 }
 
-/** A bench that does not answer is asked again after so long. */
+/** A stand that does not answer is asked again after so long. */
 const ASK_AGAIN_MS = 4000
 
-function Bench() {
+function Stand() {
   const [found, setFound] = useState<readonly Instrument[] | 'asking' | 'silent'>('asking')
   useEffect(() => {
     let wanted = true
     let again: ReturnType<typeof setTimeout> | undefined
     const ask = () =>
-      void benchInstruments()
+      void streamedInstruments()
         .then((instruments) => wanted && setFound(instruments))
         .catch(() => {
           if (!wanted) return
@@ -70,11 +70,11 @@ function Bench() {
       clearTimeout(again)
     }
   }, [])
-  if (found === 'asking') return <p className="text-16">Looking for the bench…</p>
+  if (found === 'asking') return <p className="text-16">Looking for the stand…</p>
   if (found === 'silent') {
     return (
       <p className="text-16">
-        The bench does not answer; it is asked again. Readings can be typed meanwhile.
+        The stand does not answer; it is asked again. Readings can be typed meanwhile.
       </p>
     )
   }
@@ -186,7 +186,7 @@ function UseButton({ instrument, value, sizes }: UseButtonProps) {
   )
 }
 
-/** The bench is simulated: here something is laid on it. */
+/** The stand is simulated: here something is laid on it. */
 function LayOn({ instrument }: { instrument: Instrument }) {
   const sizes = useSizes()
   const [text, setText] = useState('')
@@ -198,7 +198,7 @@ function LayOn({ instrument }: { instrument: Instrument }) {
       onSubmit={(event) => {
         event.preventDefault()
         if (read?.ok) {
-          void layOnBench(instrument.id, read.value).catch(() => say('The bench does not answer.'))
+          void layOnStand(instrument.id, read.value).catch(() => say('The stand does not answer.'))
         }
       }}
     >

@@ -1,4 +1,4 @@
-import type { CautionCode, FitnessReason, Part, Use } from '../../core/index.ts'
+import type { CautionCode, FitnessReason, Hardware, Use } from '../../core/index.ts'
 
 export const USE_WORDS: Record<Use, string> = {
   hot: 'Hot',
@@ -12,7 +12,7 @@ export const USE_WORDS: Record<Use, string> = {
   household: 'Household',
 }
 
-export const PART_WORDS: Record<Part, string> = {
+export const HARDWARE_WORDS: Record<Hardware, string> = {
   smallParts: 'Beads, buttons, safety eyes, pompoms',
   cords: 'Ties or cords',
   magnets: 'Magnets',

@@ -1,5 +1,5 @@
 import { SpecError, type Evidence } from '../../core/index.ts'
-import { checkedEvidence } from './checkedEvidence.ts'
+import { validEvidence } from './validEvidence.ts'
 import { edgeOf } from './edgeDraft.ts'
 import { nameProblem } from './nameProblem.ts'
 import { parseCount } from './parseCount.ts'
@@ -61,7 +61,7 @@ test('a number that would make evidence no fabric can give is refused where it i
     stitches: { count, over: 100 },
     rounds: { count: 14, over: 100 },
   })
-  const parse = checkedEvidence(parseCount(0, 1000, 'a count'), yarn, swatch, INCHES)
+  const parse = validEvidence(parseCount(0, 1000, 'a count'), yarn, swatch, INCHES)
   expect(parse('14')).toEqual({ ok: true, value: 14 })
   expect(parse('140')).toMatchObject({
     ok: false,

@@ -20,12 +20,12 @@ export function pieceCautions(
   gauge: GaugeRecord,
   yarns: readonly YarnRecord[],
 ): Caution[] {
-  const { uses, layers, parts } = piece.fitness
+  const { uses, layers, hardware } = piece.fitness
   return cautionsOf({
     uses,
     fibres: fibresOf(piece, gauge, yarns),
     strands: gauge.strands,
     layers,
-    parts,
+    hardware,
   })
 }

@@ -4,7 +4,7 @@ import { fitnessOf } from './fitness.ts'
 import { ALL_USES } from './use.ts'
 
 const codes = (changes: Partial<CautionCase>) =>
-  cautionsOf({ uses: [], fibres: ['cotton'], strands: 1, layers: 1, parts: [], ...changes }).map(
+  cautionsOf({ uses: [], fibres: ['cotton'], strands: 1, layers: 1, hardware: [], ...changes }).map(
     ({ code }) => code,
   )
 
@@ -40,12 +40,16 @@ test.each([
   ['an unknown fibre', { uses: ['hot'], fibres: ['unknown'], strands: 2 }, ['hotFibreNotSaid', 'hotDamp']],
   [
     'a baby hat with ties and beads',
-    { uses: ['baby', 'worn'], parts: ['smallParts', 'cords'] },
+    { uses: ['baby', 'worn'], hardware: ['smallParts', 'cords'] },
     ['smallParts', 'neckCords', 'sleepAndCars', 'looseThreads', 'slipperySoles', 'safetyRules'],
   ],
-  ['beads on a mat for grown-ups', { uses: ['household'], parts: ['smallParts'] }, []],
-  ['magnets and glue', { parts: ['magnets', 'hotGlue', 'stiffener'] }, ['magnets', 'hotGlue', 'stiffener']],
-  ['something a pet wears', { uses: ['pet'], parts: ['smallParts'] }, ['smallParts', 'pet']],
+  ['beads on a mat for grown-ups', { uses: ['household'], hardware: ['smallParts'] }, []],
+  [
+    'magnets and glue',
+    { hardware: ['magnets', 'hotGlue', 'stiffener'] },
+    ['magnets', 'hotGlue', 'stiffener'],
+  ],
+  ['something a pet wears', { uses: ['pet'], hardware: ['smallParts'] }, ['smallParts', 'pet']],
   ['a case', { uses: ['device'] }, ['device']],
   ['something that hangs', { uses: ['decoration'] }, ['fire']],
   ['a wool mat under glasses', { uses: ['wet'], fibres: ['wool'] }, ['wetUnfit']],
@@ -60,7 +64,7 @@ test('harm to somebody comes before harm to the piece', () => {
     fibres: [...ALL_FIBRES],
     strands: 1,
     layers: 1,
-    parts: [],
+    hardware: [],
   })
   const harm = cautions.map((caution) => caution.harm)
   expect(harm).toEqual([...harm].sort((one, other) => Number(other) - Number(one)))

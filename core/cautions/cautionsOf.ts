@@ -1,6 +1,6 @@
 import type { Fibre } from '../yarn/fibre.ts'
 import { fitnessOf } from './fitness.ts'
-import type { Part, Use } from './use.ts'
+import type { Hardware, Use } from './use.ts'
 
 /** Something that can hurt or spoil; the interface has the words (FIELD: materials and cautions). */
 export type CautionCode =
@@ -48,14 +48,14 @@ export interface CautionCase {
   /** Strands held together. */
   readonly strands: number
   readonly layers: number
-  readonly parts: readonly Part[]
+  readonly hardware: readonly Hardware[]
 }
 
-/** The cautions that a piece's use, fibres, strands, layers and parts call for, harm first. */
-export function cautionsOf({ uses, fibres, strands, layers, parts }: CautionCase): Caution[] {
+/** The cautions that a piece's use, fibres, strands, layers and hardware call for, harm first. */
+export function cautionsOf({ uses, fibres, strands, layers, hardware }: CautionCase): Caution[] {
   const hot = uses.includes('hot')
   const small = uses.includes('baby') || uses.includes('childUnderThree')
-  const has = (part: Part) => parts.includes(part)
+  const has = (one: Hardware) => hardware.includes(one)
   const some = (use: Use, verdict: string) =>
     fibres.some((fibre) => fitnessOf(use, fibre).verdict === verdict)
   const rules: readonly (readonly [CautionCode, harm: boolean, applies: boolean])[] = [

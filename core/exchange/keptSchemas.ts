@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { ALL_PARTS, ALL_USES } from '../cautions/use.ts'
+import { ALL_HARDWARE, ALL_USES } from '../cautions/use.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
 import {
   bodyStitch,
@@ -116,8 +116,8 @@ const fitness = record({
     .unique()
     .max(20),
   layers: Joi.number().valid(1, 2),
-  parts: Joi.array()
-    .items(Joi.string().valid(...ALL_PARTS))
+  hardware: Joi.array()
+    .items(Joi.string().valid(...ALL_HARDWARE))
     .unique()
     .max(20),
   read: Joi.array().items(Joi.string().min(1).max(40)).max(50),

@@ -1,4 +1,3 @@
-import { NO_USE_YET } from '../cautions/use.ts'
 import { UNNAMED_PIECE } from './newMat.ts'
 import { FILE_VERSION } from './records.ts'
 
@@ -28,7 +27,7 @@ export const MIGRATIONS: readonly Migration[] = [
     to: 2,
     name: 'gauges keep evidence, yarns their fibre, pieces what they are for',
     up: {
-      pieces: (piece) => ({ fitness: NO_USE_YET, ...piece }),
+      pieces: (piece) => ({ fitness: { uses: [], layers: 1, parts: [], read: [] }, ...piece }),
       gauges: ({ swatch, ...gauge }) => ({
         fibre: 'unknown',
         working: 'joined',
@@ -131,7 +130,19 @@ function amongPieces(old: OldRecord, { pieces }: OldWorkshop): OldRecord {
   const piece = formApart(old)
   const together = pieces.filter(({ projectId }) => projectId === piece['projectId'])
   const place = together.findIndex(({ id }) => id === piece['id']) + 1
-  return { name: together.length > 1 ? `Piece ${place}` : UNNAMED_PIECE, place, ...piece }
+  return {
+    name: together.length > 1 ? `Piece ${place}` : UNNAMED_PIECE,
+    place,
+    ...piece,
+    fitness: withHardware(piece['fitness']),
+  }
+}
+
+/** Until version 5 magnets, cords and glue were called parts, as a project's pieces are. */
+function withHardware(fitness: unknown): unknown {
+  if (!isRecord(fitness)) return fitness
+  const { parts, ...others } = fitness
+  return { hardware: parts, ...others }
 }
 
 /** Until version 5 a form was called a shape, and had the tolerance in it. */

@@ -1,5 +1,5 @@
 import { NO_USE_YET } from '../cautions/use.ts'
-import { RHYTHM_DEFAULT } from '../pacing/pacingProblem.ts'
+import { RHYTHM_DEFAULT } from '../counts/countsProblem.ts'
 import type { GaugeRecord, PieceRecord } from './records.ts'
 
 /** A gauge nobody has measured yet: medium yarn on its usual hook. */

@@ -145,7 +145,8 @@ test('a second piece, which earlier versions never showed, is shown under a name
     ['Piece 1', 1],
     ['Piece 2', 2],
   ])
-  expect(opened(4).pieces[0]).toMatchObject({ name: 'Mat', place: 1 })
+  expect(opened(4).pieces[0]).toMatchObject({ name: 'Mat', place: 1, fitness: { hardware: [] } })
+  expect(opened(1).pieces[0]!.fitness).toEqual({ uses: [], layers: 1, hardware: [], read: [] })
 })
 
 test('a file that says a version nobody wrote is refused before it is read', () => {

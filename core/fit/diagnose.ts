@@ -4,7 +4,7 @@ import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
 import { meanDiameter } from '../shape/disc.ts'
 import type { LaidRing } from '../lay/lay.ts'
 import { canBeWorked, hypothesesFor, type CauseKind } from './causes.ts'
-import { checkReading } from './checkReading.ts'
+import { validateReading } from './validateReading.ts'
 import { fitHypothesis, positionsOf, priorOf, sizeIn, type Fit } from './fitHypothesis.ts'
 import { lookThatTells, type Look } from './lookThatTells.ts'
 import type { PieceReading } from './pieceReading.ts'
@@ -60,7 +60,7 @@ export interface Worked {
  */
 export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const last = latest(readings, rounds.length)
-  checkReading(last, rounds)
+  validateReading(last, rounds)
   const planned = rounds.map(({ count }) => count)
   const hypotheses = hypothesesFor(planned, spec.construction)
   const fits = hypotheses.map((hypothesis) => fitHypothesis(hypothesis, spec, rounds, readings))

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { spoken } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { layFlat } from '../lay/lay.ts'
-import { checkEvidence, questionOf } from './checkEvidence.ts'
+import { validateEvidence, questionOf } from './validateEvidence.ts'
 import { combineEvidence } from './combineEvidence.ts'
 import type { Evidence, RoundEvidence, SwatchEvidence } from './evidence.ts'
 import { evidenceSteps } from './evidenceSteps.ts'
@@ -252,7 +252,7 @@ test.each([
   [odd({ edge: { kind: 'standsUp', by: 0 } }, disc(118, { kind: 'flat' })), 'edge', /stand up/, /./],
   [{ ...taken('m'), kind: 'marks' }, 'along', /Nothing is counted/, /./],
 ] as const)('evidence %# is refused with what would be right', (evidence, path, message, valid) => {
-  const attempt = () => checkEvidence(evidence, MEDIUM)
+  const attempt = () => validateEvidence(evidence, MEDIUM)
   expect(attempt).toThrow(SpecError)
   expect(attempt).toThrow(message)
   expect(attempt).toThrow(expect.objectContaining({ path, valid: expect.stringMatching(valid) }))
@@ -272,7 +272,7 @@ test('evidence that can be but is odd is asked about; what is usual is not', () 
     /2.9 mm is far .* Did you mean 10.2 cm \(inches typed for cm\)/,
   )
   expect(questionOf(swatch(14, 15), MEDIUM)).toBeUndefined()
-  expect(() => checkEvidence(swatch(14, 15), MEDIUM)).not.toThrow()
+  expect(() => validateEvidence(swatch(14, 15), MEDIUM)).not.toThrow()
   expect(combineEvidence(labelBelief(MEDIUM, COTTON), [inches]).conflicts).toHaveLength(1)
 })
 

@@ -20,7 +20,7 @@ export const LABEL_CORRELATION = 0.88
  * @throws SpecError when weight, strands or hook are out of range
  */
 export function gaugeFromTable(stitch: StitchName, yarn: YarnAndHook): Gauge {
-  checkYarnAndHook(yarn)
+  validateYarnAndHook(yarn)
   const diameter = yarnDiameter(yarn.weight, yarn.strands)
   const w = 2.05 * Math.sqrt(diameter * yarn.hook)
   const variance = LABEL_SD ** 2
@@ -37,7 +37,7 @@ export function gaugeFromTable(stitch: StitchName, yarn: YarnAndHook): Gauge {
   }
 }
 
-function checkYarnAndHook({ weight, strands, hook }: YarnAndHook): void {
+function validateYarnAndHook({ weight, strands, hook }: YarnAndHook): void {
   if (!YARN_WEIGHTS[weight]) {
     throw new SpecError(
       'gauge.weight',

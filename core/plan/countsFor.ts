@@ -1,5 +1,5 @@
-import { paceCounts } from '../pacing/paceCounts.ts'
-import { betaOf, deviationFrom, type PacingProblem } from '../pacing/pacingProblem.ts'
+import { spreadCounts } from '../counts/spreadCounts.ts'
+import { betaOf, deviationFrom, type CountsProblem } from '../counts/countsProblem.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
 
@@ -15,7 +15,7 @@ export function countsFor(
   worked: readonly PlannedRound[],
 ): readonly number[] {
   const last = worked.at(-1)
-  if (!last) return paceCounts(problemOf(spec, stitches, ideals, 1)).counts
+  if (!last) return spreadCounts(problemOf(spec, stitches, ideals, 1)).counts
   if (ideals.length === 0) return []
   const problem = problemOf(
     spec,
@@ -23,7 +23,7 @@ export function countsFor(
     [...worked.slice(0, -1).map(({ ideal }) => ideal), last.count, ...ideals],
     last.number,
   )
-  return paceCounts({
+  return spreadCounts({
     ...problem,
     ideals: [last.count, ...ideals],
     firstCounts: [last.count, last.count],
@@ -40,7 +40,7 @@ function problemOf(
   stitches: readonly StitchName[],
   allIdeals: readonly number[],
   fromRound: number,
-): PacingProblem {
+): CountsProblem {
   const ideals = allIdeals.slice(fromRound - 1)
   const evenRounds = new Set(constraints?.evenRounds)
   const first = ideals[0]!

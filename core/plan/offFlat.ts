@@ -1,4 +1,4 @@
-import { inOuterHalf } from '../pacing/pacingProblem.ts'
+import { inOuterHalf } from '../counts/countsProblem.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import type { PlannedRound } from './plan.ts'
 

@@ -1,7 +1,7 @@
 import type { Gauge } from '../gauge/gauge.ts'
 import type { Round } from '../rounds/round.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
-import type { Placement, RepeatOrder } from '../pacing/placeIncreases.ts'
+import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
 import type { Form } from '../forms/registry.ts'
 import type { Lie } from '../shape/disc.ts'
 import type { Millimetres } from '../units/millimetres.ts'

@@ -4,7 +4,7 @@ import { familyOf } from '../forms/registry.ts'
 import type { Laid } from '../lay/lay.ts'
 import { startOfFabric } from '../shape/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
-import { checkSpec } from './checkSpec.ts'
+import { validateSpec } from './validateSpec.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
 import { chooseRounds, reachableWithin, wholeRounds, type RoundChoice } from './chooseRounds.ts'
 import { countsFor } from './countsFor.ts'
@@ -52,7 +52,7 @@ interface Base {
  * @throws SpecError when the spec cannot be planned, with the field and what would be valid
  */
 export function planPiece(spec: PieceSpec, worked?: Worked): Plan {
-  checkSpec(spec)
+  validateSpec(spec)
   const plan = planRounds(spec, worked)
   const { multiples, ...others } = spec.constraints ?? {}
   if (!multiples?.length) return plan

@@ -1,4 +1,4 @@
-import { placeIncreases } from '../pacing/placeIncreases.ts'
+import { placeIncreases } from '../counts/placeIncreases.ts'
 import { plain, type Step } from '../rounds/steps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { countOf, usedBy, type Round } from '../rounds/round.ts'

@@ -1,5 +1,5 @@
 import { longestRepeat } from './longestRepeat.ts'
-import { LONGEST_PERIOD } from '../pacing/readableGaps.ts'
+import { LONGEST_PERIOD } from '../counts/readableGaps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
 /**

@@ -35,7 +35,7 @@ export function smallWorkshop(spec = discSpec(110), name = 'Tin-mug mats', taps 
         colours: spec.colours,
         constraints: spec.constraints ?? {},
         rhythm: spec.rhythm,
-        fitness: { uses: ['hot', 'wet'], layers: 1, parts: [], read: ['hotDamp'] },
+        fitness: { uses: ['hot', 'wet'], layers: 1, hardware: [], read: ['hotDamp'] },
       },
     ],
     gauges: [{ ...UNMEASURED_GAUGE, id: 'gauge' }],

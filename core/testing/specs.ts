@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { startOfFabric } from '../shape/startOfFabric.ts'
-import type { Placement, RepeatOrder } from '../pacing/placeIncreases.ts'
+import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
 import type { PieceSpec, RoundsWorked, Start } from '../plan/plan.ts'
 import { mm } from '../units/millimetres.ts'
 

@@ -82,7 +82,7 @@ export const tellsLittle = (calibration: Calibration): boolean =>
  * Refuses what cannot have been measured.
  * @throws SpecError at `stitches`, `gramsBefore`, `gramsAfter`, `gramsPerBall`, `metresPerBall` or `length`
  */
-export function checkCalibration(calibration: Calibration, gauge: Gauge): void {
+export function validateCalibration(calibration: Calibration, gauge: Gauge): void {
   const { stitches, stitch } = calibration
   if (!(Number.isInteger(stitches) && stitches > 0)) {
     throw new SpecError('stitches', 'No stitches are counted.', 'Ten to pull out, some 300 to weigh.')

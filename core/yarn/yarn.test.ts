@@ -1,6 +1,12 @@
 import fc from 'fast-check'
 import { gaugeFromTable } from '../gauge/gaugeFromTable.ts'
-import { checkCalibration, measuredMetres, tellsLittle, yarnUseOf, type Calibration } from './calibration.ts'
+import {
+  validateCalibration,
+  measuredMetres,
+  tellsLittle,
+  yarnUseOf,
+  type Calibration,
+} from './calibration.ts'
 import { ballsToBuy, metresAtHand } from './stock.ts'
 import { substitutionPoints, type LabelledYarn } from './substitution.ts'
 
@@ -64,7 +70,7 @@ test.each([
   [pulled(0), 'length'],
   [pulled(66), 'length'],
 ] as const)('calibration %# is refused at %s', (calibration, path) => {
-  expect(() => checkCalibration(calibration, gauge)).toThrow(expect.objectContaining({ path }))
+  expect(() => validateCalibration(calibration, gauge)).toThrow(expect.objectContaining({ path }))
 })
 
 test('one yarn for another: class, fitness, fibre, metres in 100 g and dye lot', () => {

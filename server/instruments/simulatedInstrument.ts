@@ -1,5 +1,5 @@
 /** What a simulated instrument shows at one moment. */
-export interface BenchReading {
+export interface StreamedReading {
   /** Grams or millimetres, as the display would round them. */
   readonly value: number
   /** Whether the display has stopped moving. */
@@ -19,7 +19,7 @@ export interface InstrumentTraits {
   readonly drift: number
   /** Jitter of a single reading, in units. */
   readonly noise: number
-  /** What lies on it when the bench is set up. */
+  /** What lies on it when the stand is set up. */
   readonly resting: number
 }
 
@@ -66,7 +66,7 @@ export function readingAt(
   { from, to, since }: Load,
   seconds: number,
   jitter: number,
-): BenchReading {
+): StreamedReading {
   const gone = Math.max(0, seconds - since)
   const left = (from - to) * Math.exp(-gone / settling)
   const wander = drift * Math.sin((2 * Math.PI * seconds) / 60)

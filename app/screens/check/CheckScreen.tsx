@@ -8,7 +8,7 @@ import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { askedCopy } from '../work/askedCopy.ts'
 import { NothingBegun } from '../work/NothingBegun.tsx'
 import { useWorkSession } from '../work/useWorkSession.ts'
-import { CheckBench } from './CheckBench.tsx'
+import { CheckDesk } from './CheckDesk.tsx'
 import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
 
 /** Before this round a piece is mostly centre. */
@@ -62,7 +62,7 @@ function CheckOf({ view, copy }: { view: PieceView; copy: CopyRecord }) {
     )
   }
   return (
-    <CheckBench
+    <CheckDesk
       view={view}
       copy={copy}
       pinned={pinned}

@@ -1,6 +1,6 @@
 import {
   BODY_STITCHES,
-  checkEvidence,
+  validateEvidence,
   LIMITS,
   questionOf,
   spoken,
@@ -194,7 +194,7 @@ export function Way({ draft, set, settings }: WayProps) {
 function Question({ model, draft }: { model: GaugeModel; draft: MeasureDraft }) {
   const { speech } = useSizes()
   const evidence = evidenceOf(draft, 'draft', 0)
-  const refused = evidence && refusalOf(() => checkEvidence(evidence, model.gauge), speech)
+  const refused = evidence && refusalOf(() => validateEvidence(evidence, model.gauge), speech)
   const question = evidence && !refused && questionOf(evidence, model.gauge)
   return question ? (
     <p role="status" className="fault text-16">

@@ -1,5 +1,5 @@
 import { ToggleGroup } from 'radix-ui'
-import { checkEvidence, type Evidence } from '../../../core/index.ts'
+import { validateEvidence, type Evidence } from '../../../core/index.ts'
 import { MarksDrawing, RoundSwatchDrawing, SwatchDrawing } from '../../drawing/MeasureDrawings.tsx'
 import { freshId } from '../../store/database.ts'
 import { say } from '../../ui/toasts.tsx'
@@ -36,7 +36,7 @@ export function MeasureForm({ model, draft, setDraft, clear }: MeasureFormProps)
   const known = gauge.evidence.find(({ id }) => id === draft.id)
   const evidence = evidenceOf(draft, 'draft', Date.now())
   const { speech } = useSizes()
-  const fault = evidence && refusalOf(() => checkEvidence(evidence, model.gauge), speech)
+  const fault = evidence && refusalOf(() => validateEvidence(evidence, model.gauge), speech)
   if (known?.kind === 'round' && known.from !== undefined) {
     return <FromPiece model={model} known={known} clear={clear} />
   }

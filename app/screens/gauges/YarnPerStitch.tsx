@@ -1,7 +1,7 @@
 import { format } from 'date-fns'
 import { ToggleGroup } from 'radix-ui'
 import {
-  checkCalibration,
+  validateCalibration,
   LIMITS,
   measuredMetres,
   tellsLittle,
@@ -49,7 +49,7 @@ export function YarnPerStitch({ model }: { model: GaugeModel }) {
   const use = yarnUseOf(size, gauge.calibrations)
   const usual = yarnPerStitch(gauge.stitch, gaugeForStitch(size, 'sc').w, size.yarnDiameter)
   const calibration = calibrationOf(draft, gauge.stitch)
-  const fault = calibration && refusalOf(() => checkCalibration(calibration, size), sizes.speech)
+  const fault = calibration && refusalOf(() => validateCalibration(calibration, size), sizes.speech)
   const set = (part: Partial<CalibrationDraft>) => setDraft({ ...draft, ...part })
   const keep = () => {
     if (!calibration || fault) return

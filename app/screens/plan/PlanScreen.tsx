@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { useParams } from 'react-router'
-import { attempt, checkSpec, specOf, type PieceRecord } from '../../../core/index.ts'
+import { attempt, validateSpec, specOf, type PieceRecord } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
 import { useLearnedPace, usePiece, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
@@ -48,7 +48,7 @@ function PlanOf({ view }: { view: PieceView }) {
   const fault = wanted.ok ? unplanned : wanted
   /** Why a change is not taken: what could be planned must not become what cannot. */
   const refusal = (next: PieceRecord): string | undefined => {
-    const planable = (some: PieceRecord) => attempt(() => checkSpec(specOf(some, gauge, pace)))
+    const planable = (some: PieceRecord) => attempt(() => validateSpec(specOf(some, gauge, pace)))
     const after = planable(next)
     return after.ok || !planable(piece).ok ? undefined : refusalFrom(after, speech).text
   }

@@ -1,7 +1,7 @@
 import { LIMITS, questionOf, spoken, type SwatchEvidence } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { useRemembered } from '../../store/remembered.ts'
-import { checkedEvidence } from '../../ui/checkedEvidence.ts'
+import { validEvidence } from '../../ui/validEvidence.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseCount, type ParsedNumber } from '../../ui/parseCount.ts'
@@ -42,7 +42,7 @@ export function SwatchFields({ model: { gauge, settings, changeGauge }, swatch }
   const checked = (parse: (text: string) => ParsedNumber, field: keyof SwatchDraft) => (text: string) => {
     const read = parse(text)
     const evidence = read.ok ? withDraft({ [field]: read.value }) : undefined
-    return evidence ? checkedEvidence(parse, gauge, () => evidence, sizes.speech)(text) : read
+    return evidence ? validEvidence(parse, gauge, () => evidence, sizes.speech)(text) : read
   }
   const counted = parseCount(0.25, 1000, 'a count; a quarter counts')
   const names = {

@@ -1,6 +1,6 @@
-import { ALL_PARTS, ALL_USES, FIBRES, fitnessOf, type Fitness } from '../../../core/index.ts'
+import { ALL_HARDWARE, ALL_USES, FIBRES, fitnessOf, type Fitness } from '../../../core/index.ts'
 import { CautionList } from '../../ui/CautionList.tsx'
-import { PART_WORDS, REASON_WORDS, USE_WORDS } from '../../ui/cautionWords.ts'
+import { HARDWARE_WORDS, REASON_WORDS, USE_WORDS } from '../../ui/cautionWords.ts'
 import { fibresOf, pieceCautions } from '../../ui/pieceCautions.ts'
 import { PopoverCell } from '../../ui/PopoverCell.tsx'
 import type { PlanModel } from './planModel.ts'
@@ -30,10 +30,10 @@ export function UseCell({ model, className }: { model: PlanModel; className?: st
         <Suitability model={model} />
         <Boxes
           legend="What else is in it?"
-          all={ALL_PARTS}
-          chosen={fitness.parts}
-          words={PART_WORDS}
-          onChange={(parts) => set({ parts })}
+          all={ALL_HARDWARE}
+          chosen={fitness.hardware}
+          words={HARDWARE_WORDS}
+          onChange={(hardware) => set({ hardware })}
         />
         <label className="flex min-h-9 items-center gap-3 text-16">
           <input

@@ -1,5 +1,5 @@
 import {
-  checkEvidence,
+  validateEvidence,
   learnFromPiece,
   LIMITS,
   type CopyRecord,
@@ -71,7 +71,7 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
           },
         )
   const evidence = reading && learnFromPiece(reading, plan, spec, name)
-  const fault = evidence && refusalOf(() => checkEvidence(evidence, gauge), sizes.speech)
+  const fault = evidence && refusalOf(() => validateEvidence(evidence, gauge), sizes.speech)
   const ready = evidence !== undefined && fault === undefined && !far
   const keep = async () => {
     if (!reading || !evidence || !ready) return

@@ -5,7 +5,7 @@ import { NotHere, Opening } from '../../ui/Opening.tsx'
 import { askedCopy } from './askedCopy.ts'
 import { NothingBegun } from './NothingBegun.tsx'
 import { useWorkSession } from './useWorkSession.ts'
-import { WorkBench } from './WorkBench.tsx'
+import { WorkDesk } from './WorkDesk.tsx'
 import type { CopyRecord } from '../../../core/index.ts'
 import type { PieceView } from '../../store/queries.ts'
 
@@ -30,5 +30,5 @@ function WorkOn({ view, copy }: { view: PieceView; copy: CopyRecord }) {
   const open = useWorkSession(copy)
   const pinned = view.versions.find(({ version }) => version === open?.state.planVersion)
   if (!open || !pinned) return <Opening />
-  return <WorkBench view={view} copy={copy} plan={pinned.plan} spec={pinned.spec} open={open} />
+  return <WorkDesk view={view} copy={copy} plan={pinned.plan} spec={pinned.spec} open={open} />
 }

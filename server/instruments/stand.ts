@@ -1,15 +1,15 @@
 import { Router, json, type Response } from 'express'
 import { readingAt, SIMULATED, type InstrumentTraits, type Load } from './simulatedInstrument.ts'
 
-export interface BenchClock {
+export interface StandClock {
   /** Seconds. */
   readonly now: () => number
   /** From 0 to 1. */
   readonly random: () => number
 }
 
-interface BenchOptions {
-  readonly clock?: BenchClock
+interface StandOptions {
+  readonly clock?: StandClock
   /** Readings a second. */
   readonly rate?: number
   /** A stream ends by itself after about so many seconds, as a loose cable would end it. */
@@ -20,32 +20,32 @@ const MOST_STREAMS = 50
 const LARGEST_LOAD = 5000
 
 /**
- * The simulated bench. `GET /` lists the instruments, `GET /:id/readings` streams what one shows as
+ * The simulated stand. `GET /` lists the instruments, `GET /:id/readings` streams what one shows as
  * server-sent events, `PUT /:id/load` lays something on it. Streams break off now and then; whoever reads
  * them has to come back.
  */
-export function instrumentBench({
+export function instrumentStand({
   clock = { now: () => performance.now() / 1000, random: Math.random },
   rate = 5,
   connectionSeconds = 90,
-}: BenchOptions = {}): Router {
-  const bench = Router()
+}: StandOptions = {}): Router {
+  const stand = Router()
   const loads = new Map<string, Load>(
     SIMULATED.map(({ id, resting }) => [id, { from: 0, to: resting, since: clock.now() }]),
   )
   let streams = 0
 
-  bench.get('/', (_request, response) => {
+  stand.get('/', (_request, response) => {
     response
       .setHeader('Cache-Control', 'no-store')
       .json(SIMULATED.map(({ id, kind, name, unit }) => ({ id, kind, name, unit })))
   })
 
-  bench.get('/:id/readings', (request, response) => {
+  stand.get('/:id/readings', (request, response) => {
     const instrument = SIMULATED.find(({ id }) => id === request.params.id)
     if (!instrument) return notThere(response)
     if (streams >= MOST_STREAMS) {
-      response.status(503).type('text/plain').send('Too many are reading the bench.')
+      response.status(503).type('text/plain').send('Too many are reading the stand.')
       return
     }
     streams++
@@ -66,7 +66,7 @@ export function instrumentBench({
     })
   })
 
-  bench.put('/:id/load', json({ limit: '1kb' }), (request, response) => {
+  stand.put('/:id/load', json({ limit: '1kb' }), (request, response) => {
     const instrument = SIMULATED.find(({ id }) => id === request.params.id)
     if (!instrument) return notThere(response)
     const { amount } = (request.body ?? {}) as { amount?: unknown }
@@ -81,7 +81,7 @@ export function instrumentBench({
   const show = (instrument: InstrumentTraits) =>
     readingAt(instrument, loads.get(instrument.id)!, clock.now(), 2 * clock.random() - 1)
 
-  return bench
+  return stand
 }
 
 function notThere(response: Response): void {

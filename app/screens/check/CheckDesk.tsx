@@ -27,7 +27,7 @@ import { Causes } from './Causes.tsx'
 import { Ways } from './Ways.tsx'
 import { pieceAddress } from '../../ui/pieceWords.ts'
 
-export interface CheckBenchProps {
+export interface CheckDeskProps {
   readonly view: PieceView
   readonly copy: CopyRecord
   readonly pinned: PlanVersion
@@ -40,7 +40,7 @@ export interface CheckBenchProps {
 }
 
 /** The finding, the measurement and its causes above; the ways out below, the best first. */
-export function CheckBench(props: CheckBenchProps) {
+export function CheckDesk(props: CheckDeskProps) {
   const { view, copy, pinned, readings, afterRound, begun, act } = props
   const sizes = useSizes()
   const navigate = useNavigate()
@@ -176,7 +176,7 @@ export function CheckBench(props: CheckBenchProps) {
 
 function judge(
   draft: CheckDraft,
-  { view, copy, pinned, readings, afterRound }: CheckBenchProps,
+  { view, copy, pinned, readings, afterRound }: CheckDeskProps,
   speech: Speech,
 ) {
   const { spec, plan, version } = pinned

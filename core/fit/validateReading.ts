@@ -2,7 +2,7 @@ import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { guessMeant } from '../gauge/guessMeant.ts'
 import type { PlannedRound } from '../plan/plan.ts'
-import { checkDisc } from '../shape/checkDisc.ts'
+import { validateDisc } from '../shape/validateDisc.ts'
 import { meanDiameter } from '../shape/disc.ts'
 import type { PieceReading } from './pieceReading.ts'
 
@@ -14,10 +14,10 @@ const WITHIN_REASON = Math.log(1.5)
  * @param rounds planned rounds up to the one it was measured after
  * @throws SpecError at `across`, `around`, `edge`, `hole` or `count`, with what was probably meant
  */
-export function checkReading(reading: PieceReading, rounds: readonly PlannedRound[]): void {
+export function validateReading(reading: PieceReading, rounds: readonly PlannedRound[]): void {
   const { across, around, edge, counts, hole } = reading
   const expected = 2 * rounds.at(-1)!.at.radius
-  checkDisc(across, edge)
+  validateDisc(across, edge)
   const wide = meanDiameter(across)
   if (Math.abs(Math.log(wide / expected)) > WITHIN_REASON) {
     const meant = guessMeant(wide, expected)

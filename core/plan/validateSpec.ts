@@ -10,8 +10,8 @@ import type { Constraints, PieceSpec } from './plan.ts'
  * Refuses what cannot be planned, before any computing.
  * @throws SpecError with the path of the field and what would be valid
  */
-export function checkSpec(spec: PieceSpec): void {
-  checkWanted(spec)
+export function validateSpec(spec: PieceSpec): void {
+  validateWanted(spec)
   const { gauge, pace } = spec
   if (!(gauge.w > 0 && gauge.h > 0)) {
     throw new SpecError('gauge', 'The gauge is missing.', 'Work 12 sts by 12 rounds and measure them.')
@@ -23,16 +23,16 @@ export function checkSpec(spec: PieceSpec): void {
       'From 1 to 120; most people make 12 to 25.',
     )
   }
-  checkSize(spec)
-  checkFirstCount(spec)
-  checkStrands(spec)
+  validateSize(spec)
+  validateFirstCount(spec)
+  validateStrands(spec)
 }
 
 /**
  * Refuses what no gauge could plan: the part of a spec that a stored piece has of its own.
- * @throws SpecError as `checkSpec`
+ * @throws SpecError as `validateSpec`
  */
-export function checkWanted(
+export function validateWanted(
   spec: Pick<
     PieceSpec,
     'form' | 'tolerance' | 'stitch' | 'construction' | 'constraints' | 'colours' | 'rhythm'
@@ -63,11 +63,11 @@ export function checkWanted(
       'From 3 to 60 chains.',
     )
   }
-  checkConstraints(constraints)
-  checkColours(spec)
+  validateConstraints(constraints)
+  validateColours(spec)
 }
 
-function checkColours({ colours }: Pick<PieceSpec, 'colours'>): void {
+function validateColours({ colours }: Pick<PieceSpec, 'colours'>): void {
   if (colours.length === 0 || colours[0]!.fromRound !== 1) {
     throw new SpecError('colours', 'Round 1 has no yarn.', 'The first yarn begins at round 1.')
   }
@@ -80,7 +80,7 @@ function checkColours({ colours }: Pick<PieceSpec, 'colours'>): void {
   }
 }
 
-function checkConstraints(constraints: Constraints | undefined): void {
+function validateConstraints(constraints: Constraints | undefined): void {
   for (const round of constraints?.evenRounds ?? []) {
     if (!Number.isInteger(round) || round < 2) {
       throw new SpecError(
@@ -111,7 +111,7 @@ function checkConstraints(constraints: Constraints | undefined): void {
   }
 }
 
-function checkFirstCount({ constraints, gauge }: PieceSpec): void {
+function validateFirstCount({ constraints, gauge }: PieceSpec): void {
   const first = constraints?.firstCount
   if (first === undefined || (Number.isInteger(first) && first >= 3 && first <= 400)) return
   throw new SpecError(
@@ -121,7 +121,7 @@ function checkFirstCount({ constraints, gauge }: PieceSpec): void {
   )
 }
 
-function checkStrands({ colours, gauge: { strands } }: PieceSpec): void {
+function validateStrands({ colours, gauge: { strands } }: PieceSpec): void {
   for (const { beside = [] } of colours) {
     if (beside.length < strands) continue
     throw new SpecError(
@@ -132,6 +132,6 @@ function checkStrands({ colours, gauge: { strands } }: PieceSpec): void {
   }
 }
 
-function checkSize({ form, stitch, gauge: { w, h }, construction }: PieceSpec): void {
+function validateSize({ form, stitch, gauge: { w, h }, construction }: PieceSpec): void {
   familyOf(form).validate(form, { w, h, start: startOfFabric(construction.start, stitch, w, h) })
 }

@@ -10,7 +10,7 @@ const ONE_DISC = 0.2
  * Refuses diameters and an edge that no one disc has.
  * @throws SpecError at `across` or `edge`
  */
-export function checkDisc(across: readonly number[], edge: EdgeLies): void {
+export function validateDisc(across: readonly number[], edge: EdgeLies): void {
   if (across.length === 0 || across.some((one) => !(one > 0))) {
     throw new SpecError('across', 'A piece is wider than nothing.', 'Measure it through the centre.')
   }

@@ -1,16 +1,16 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
-import { everyPace, referencePace } from '../testing/referencePace.ts'
-import { paceCounts } from './paceCounts.ts'
+import { everyRow, plainSearch } from '../testing/plainSearch.ts'
+import { spreadCounts } from './spreadCounts.ts'
 import { FLAT_TOLERANCE } from '../shape/disc.ts'
-import { betaOf, deviationFrom, inOuterHalf, type PacingProblem } from './pacingProblem.ts'
+import { betaOf, deviationFrom, inOuterHalf, type CountsProblem } from './countsProblem.ts'
 
 function problem(
   perRound: number,
   rounds: number,
   rhythm: number,
-  rest: Partial<PacingProblem> = {},
-): PacingProblem {
+  rest: Partial<CountsProblem> = {},
+): CountsProblem {
   const ideals = Array.from({ length: rounds }, (_, index) => perRound * (index + 1))
   return {
     ideals,
@@ -34,7 +34,7 @@ test('finds what a plain search over every count finds', () => {
           even: Array.from({ length: rounds }, (_, index) => index === evenAt),
           multiples: Array.from({ length: rounds }, (_, index) => (index > rounds / 2 ? multiple : 1)),
         })
-        expect(paceCounts(asked).cost).toBeCloseTo(referencePace(asked), 6)
+        expect(spreadCounts(asked).cost).toBeCloseTo(plainSearch(asked), 6)
       },
     ),
     { numRuns: 60 },
@@ -73,7 +73,7 @@ test('growing, level, falling and mixed guides come out as a plain search finds 
       fc.option(fc.integer({ min: 1, max: 12 }), { nil: undefined }),
       (ideals, rhythm, increaseBefore, fixedAt) => {
         const fixed = ideals.map((ideal, index) => (index === fixedAt ? Math.round(1.05 * ideal) : undefined))
-        const asked: PacingProblem = {
+        const asked: CountsProblem = {
           ideals,
           firstCounts: [Math.floor(0.85 * ideals[0]!), Math.ceil(1.2 * ideals[0]!)],
           beta: betaOf(rhythm),
@@ -81,9 +81,9 @@ test('growing, level, falling and mixed guides come out as a plain search finds 
           fixed,
           ...(increaseBefore === undefined ? {} : { increaseBefore }),
         }
-        const best = referencePace(asked)
-        if (best === Infinity) expect(() => paceCounts(asked)).toThrow(SpecError)
-        else expect(paceCounts(asked).cost).toBeCloseTo(best, 6)
+        const best = plainSearch(asked)
+        if (best === Infinity) expect(() => spreadCounts(asked)).toThrow(SpecError)
+        else expect(spreadCounts(asked).cost).toBeCloseTo(best, 6)
       },
     ),
     { numRuns: 60 },
@@ -93,7 +93,7 @@ test('growing, level, falling and mixed guides come out as a plain search finds 
 test('along a wall nothing is gained or lost: even rounds cost nothing there', () => {
   const wall = new Array<number>(12).fill(47.6)
   for (const rhythm of [0, 0.5, 1]) {
-    const { counts } = paceCounts({
+    const { counts } = spreadCounts({
       ideals: wall,
       firstCounts: [40, 56],
       beta: betaOf(rhythm),
@@ -114,9 +114,9 @@ test('the plain search is right itself: up to four rounds every row of counts is
         const asked = problem(perRound, rounds, rhythm, {
           even: Array.from({ length: rounds }, (_, index) => index === evenAt),
         })
-        const tried = everyPace(asked)
-        expect(referencePace(asked)).toBeCloseTo(tried.cost, 9)
-        expect(paceCounts(asked).cost).toBeCloseTo(tried.cost, 9)
+        const tried = everyRow(asked)
+        expect(plainSearch(asked)).toBeCloseTo(tried.cost, 9)
+        expect(spreadCounts(asked).cost).toBeCloseTo(tried.cost, 9)
       },
     ),
     { numRuns: 25 },
@@ -127,7 +127,7 @@ test('more rhythm never costs less deviation, and buys fewer complications', () 
   const deviation = (rhythm: number) => {
     const asked = problem(5.53, 20, rhythm)
     const free = { ...asked, deviationCost: deviationFrom(asked.ideals, 0) }
-    return paceCounts(free).counts.reduce((sum, count, index) => sum + free.deviationCost(index, count), 0)
+    return spreadCounts(free).counts.reduce((sum, count, index) => sum + free.deviationCost(index, count), 0)
   }
   const all = [0, 0.25, 0.5, 0.75, 1].map(deviation)
   all.slice(1).forEach((cost, index) => expect(cost).toBeGreaterThanOrEqual(all[index]! - 1e-9))
@@ -147,7 +147,7 @@ describe('the guard of flatness, over 1,000 everyday discs', () => {
   const asked = discs.map(({ usual, perMille, rounds }) =>
     problem(usual * (1 + perMille / 1000), rounds, 0.5),
   )
-  const paced = asked.map((one) => paceCounts(one).counts)
+  const paced = asked.map((one) => spreadCounts(one).counts)
   /** A wall at the tolerance instead: no count beyond it, whatever that does to the rhythm. */
   const walled = asked.map((one) => {
     const wall = (index: number, count: number) => {
@@ -155,7 +155,7 @@ describe('the guard of flatness, over 1,000 everyday discs', () => {
       const beyond = inOuterHalf(index, one.ideals.length) && off > 1 + 1e-9
       return ((index + 1) / ((one.ideals.length + 1) / 2)) * off * off + (beyond ? 1000 * off : 0)
     }
-    return paceCounts({ ...one, deviationCost: wall }).counts
+    return spreadCounts({ ...one, deviationCost: wall }).counts
   })
   const uneven = (counts: readonly number[]) =>
     counts.slice(1).filter((count, index) => {
@@ -185,10 +185,10 @@ describe('the guard of flatness, over 1,000 everyday discs', () => {
 
 test('a fixed count is met and the others are paced around it', () => {
   const fixed = Array.from({ length: 12 }, (_, index) => (index === 8 ? 52 : undefined))
-  expect(paceCounts(problem(6, 12, 0.5, { fixed })).counts[8]).toBe(52)
+  expect(spreadCounts(problem(6, 12, 0.5, { fixed })).counts[8]).toBe(52)
 })
 
 test('counts that no round can reach are refused with a way out', () => {
   const fixed = [undefined, 40, undefined]
-  expect(() => paceCounts(problem(6, 3, 0.5, { fixed }))).toThrow(SpecError)
+  expect(() => spreadCounts(problem(6, 3, 0.5, { fixed }))).toThrow(SpecError)
 })

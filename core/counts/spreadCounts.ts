@@ -1,7 +1,7 @@
 import { SpecError } from '../errors/specError.ts'
-import { evenPrice, stepPrices, type PacingProblem } from './pacingProblem.ts'
+import { evenPrice, stepPrices, type CountsProblem } from './countsProblem.ts'
 
-export interface PacedCounts {
+export interface SpreadCounts {
   readonly counts: readonly number[]
   /** Σ deviation + Σ complexity; comparable only within one problem. */
   readonly cost: number
@@ -14,7 +14,7 @@ export interface PacedCounts {
  * more than the whole of it is in nothing better.
  * @throws SpecError when no counts obey the constraints
  */
-export function paceCounts(problem: PacingProblem): PacedCounts {
+export function spreadCounts(problem: CountsProblem): SpreadCounts {
   for (let widening = 1; widening <= 8; widening *= 2) {
     const field = fieldOf(problem, widening)
     const found = solve(problem, field)
@@ -28,7 +28,7 @@ export function paceCounts(problem: PacingProblem): PacedCounts {
 }
 
 /** What was found, or what a field that is sure to hold the best has instead. */
-function surely(problem: PacingProblem, field: Field, found: PacedCounts): PacedCounts {
+function surely(problem: CountsProblem, field: Field, found: SpreadCounts): SpreadCounts {
   const wider = widened(problem, field, found)
   const better = wider && solve(problem, wider)
   return better && better.cost < found.cost - 1e-9 ? surely(problem, wider, better) : found
@@ -41,7 +41,7 @@ interface Field {
   readonly most: number
 }
 
-function fieldOf(problem: PacingProblem, widening: number): Field {
+function fieldOf(problem: CountsProblem, widening: number): Field {
   const windows = problem.ideals.map((_, index) => countWindow(problem, widening, index))
   return { windows, ...increaseRange(problem) }
 }
@@ -54,9 +54,9 @@ const MOST_STATES = 2e5
  * than all that was found, and increases well beyond those that it takes.
  */
 function widened(
-  problem: PacingProblem,
+  problem: CountsProblem,
   { windows, least, most }: Field,
-  found: PacedCounts,
+  found: SpreadCounts,
 ): Field | undefined {
   const { ideals, deviationCost, fixed } = problem
   let grew = false
@@ -86,7 +86,7 @@ interface Layer {
   readonly cameFrom: Int16Array
 }
 
-function solve(problem: PacingProblem, { windows, least, most }: Field): PacedCounts | undefined {
+function solve(problem: CountsProblem, { windows, least, most }: Field): SpreadCounts | undefined {
   const { ideals } = problem
   const slots = most - least + 1
   const layers: Layer[] = [firstLayer(problem, windows[0]!, least, slots)]
@@ -107,7 +107,7 @@ function emptyLayer([low, high]: readonly [number, number], slots: number): Laye
 }
 
 function firstLayer(
-  problem: PacingProblem,
+  problem: CountsProblem,
   window: readonly [number, number],
   least: number,
   slots: number,
@@ -124,7 +124,7 @@ function firstLayer(
 }
 
 function nextLayer(
-  problem: PacingProblem,
+  problem: CountsProblem,
   window: readonly [number, number],
   index: number,
   before: Layer,
@@ -197,11 +197,11 @@ function cheapestSlotByCount(layer: Layer, slots: number): Int16Array {
 }
 
 function traceBack(
-  problem: PacingProblem,
+  problem: CountsProblem,
   layers: readonly Layer[],
   least: number,
   slots: number,
-): PacedCounts | undefined {
+): SpreadCounts | undefined {
   const last = layers.at(-1)!
   let state = 0
   for (let candidate = 1; candidate < last.cost.length; candidate++) {
@@ -224,7 +224,7 @@ function traceBack(
   return { counts, cost }
 }
 
-function allowed(problem: PacingProblem, index: number, count: number): boolean {
+function allowed(problem: CountsProblem, index: number, count: number): boolean {
   const fixed = problem.fixed?.[index]
   if (fixed !== undefined) return count === fixed
   return count % (problem.multiples?.[index] ?? 1) === 0
@@ -234,7 +234,7 @@ function allowed(problem: PacingProblem, index: number, count: number): boolean 
  * Counts worth looking at: about an eighth either side of the ideal, more around small ones. A run of
  * even rounds shares one count with the round before it, so all of them look at the whole run.
  */
-function countWindow(problem: PacingProblem, widening: number, index: number): [number, number] {
+function countWindow(problem: CountsProblem, widening: number, index: number): [number, number] {
   const { ideals, even, multiples, fixed, firstCounts } = problem
   const only = fixed?.[index]
   if (only !== undefined) return [only, only]
@@ -250,7 +250,7 @@ function countWindow(problem: PacingProblem, widening: number, index: number): [
 }
 
 /** Increases a round may take: from the steepest stretch of the ideal, doubled where even rounds hand theirs on. */
-function increaseRange({ ideals, even, fixed, multiples, firstCounts, increaseBefore }: PacingProblem): {
+function increaseRange({ ideals, even, fixed, multiples, firstCounts, increaseBefore }: CountsProblem): {
   least: number
   most: number
 } {

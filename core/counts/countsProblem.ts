@@ -1,7 +1,7 @@
 import { FLAT_TOLERANCE } from '../shape/disc.ts'
 
 /** What counts are sought for: the ideals, and what the maker wants of them. */
-export interface PacingProblem {
+export interface CountsProblem {
   /** Ideal count N* of each round. */
   readonly ideals: readonly number[]
   /** Fewest and most stitches the first round may have. */
@@ -27,7 +27,7 @@ export function stepPrices(beta: number): { changed: number; notUniform: number 
 const EVEN_DEPARTS = 2
 
 /** What an even round costs: a little where the guide grows or falls, nothing along a wall. */
-export function evenPrice({ ideals, beta }: Pick<PacingProblem, 'ideals' | 'beta'>, index: number): number {
+export function evenPrice({ ideals, beta }: Pick<CountsProblem, 'ideals' | 'beta'>, index: number): number {
   const move = Math.abs(ideals[index]! - ideals[index - 1]!)
   return 0.6 * beta * Math.min(1, move / EVEN_DEPARTS)
 }

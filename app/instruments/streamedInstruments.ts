@@ -6,15 +6,15 @@ interface Listed {
   readonly name: string
 }
 
-const BENCH = '/instruments'
+const STAND = '/instruments'
 
 /**
- * The instruments on the server's bench.
- * @throws Error when the bench does not answer
+ * The instruments on the server's stand.
+ * @throws Error when the stand does not answer
  */
-export async function benchInstruments(): Promise<Instrument[]> {
-  const response = await fetch(BENCH)
-  if (!response.ok) throw new Error(`The bench answered ${response.status}.`)
+export async function streamedInstruments(): Promise<Instrument[]> {
+  const response = await fetch(STAND)
+  if (!response.ok) throw new Error(`The stand answered ${response.status}.`)
   const listed = (await response.json()) as Listed[]
   return listed.map(({ id, kind, name }) => ({
     id,
@@ -24,19 +24,19 @@ export async function benchInstruments(): Promise<Instrument[]> {
   }))
 }
 
-/** A bench that is too busy, or gone, is asked again after so long. */
+/** A stand that is too busy, or gone, is asked again after so long. */
 const ASK_AGAIN_MS = 2000
 
 /**
  * Follows the stream of readings. The browser comes back by itself when it breaks off; when it is refused,
- * as by a bench that too many read, the browser gives up, and it is asked again here.
+ * as by a stand that too many read, the browser gives up, and it is asked again here.
  */
 function follow(id: string, listener: (state: InstrumentState) => void): () => void {
   let source: EventSource
   let again: ReturnType<typeof setTimeout> | undefined
   listener({ status: 'connecting' })
   const open = () => {
-    source = new EventSource(`${BENCH}/${id}/readings`)
+    source = new EventSource(`${STAND}/${id}/readings`)
     source.onmessage = ({ data }: MessageEvent<string>) => {
       const { value, steady } = JSON.parse(data) as { value: number; steady: boolean }
       listener({ status: steady ? 'steady' : 'settling', value })
@@ -54,8 +54,8 @@ function follow(id: string, listener: (state: InstrumentState) => void): () => v
 }
 
 /** Lays something on a simulated instrument, as a hand would. */
-export async function layOnBench(id: string, amount: number): Promise<void> {
-  await fetch(`${BENCH}/${id}/load`, {
+export async function layOnStand(id: string, amount: number): Promise<void> {
+  await fetch(`${STAND}/${id}/load`, {
     method: 'PUT',
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify({ amount }),

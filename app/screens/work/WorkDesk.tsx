@@ -30,7 +30,7 @@ import { WorkHeader } from './WorkHeader.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { pieceAddress } from '../../ui/pieceWords.ts'
 
-export interface WorkBenchProps {
+export interface WorkDeskProps {
   readonly view: PieceView
   readonly copy: CopyRecord
   readonly plan: Plan
@@ -46,7 +46,7 @@ const SWIPE_PX = 70
 const PRINTS = [100, 125, 150] as const
 
 /** The companion at the hook: shows the round, counts, and stops at its end for the check. */
-export function WorkBench({ view, copy, plan, spec, open }: WorkBenchProps) {
+export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   const { construction } = spec
   const { state, late = 0, unsaved, act } = open
   const settings = useSettings()

@@ -1,9 +1,9 @@
-import { checkEvidence, type Evidence, type GaugeRecord, type Speech } from '../../core/index.ts'
+import { validateEvidence, type Evidence, type GaugeRecord, type Speech } from '../../core/index.ts'
 import type { ParsedNumber } from './parseCount.ts'
 import { refusalOf } from './refusal.ts'
 
 /** Reads a number as `parse` does, and refuses what would make evidence that no fabric can give. */
-export function checkedEvidence(
+export function validEvidence(
   parse: (text: string) => ParsedNumber,
   yarn: GaugeRecord,
   evidenceWith: (value: number) => Evidence,
@@ -12,7 +12,7 @@ export function checkedEvidence(
   return (text) => {
     const read = parse(text)
     if (!read.ok) return read
-    const refusal = refusalOf(() => checkEvidence(evidenceWith(read.value), yarn), speech)
+    const refusal = refusalOf(() => validateEvidence(evidenceWith(read.value), yarn), speech)
     return refusal ? { ok: false, message: refusal.text } : read
   }
 }

@@ -1,12 +1,12 @@
 import express from 'express'
 import type { AddressInfo } from 'node:net'
-import { instrumentBench } from './bench.ts'
+import { instrumentStand } from './stand.ts'
 import { readingAt, SIMULATED } from './simulatedInstrument.ts'
 
 let now = 0
 const clock = { now: () => now, random: () => 0.5 }
 const server = express()
-server.use('/instruments', instrumentBench({ clock, rate: 100, connectionSeconds: 10 }))
+server.use('/instruments', instrumentStand({ clock, rate: 100, connectionSeconds: 10 }))
 const listening = server.listen(0, '127.0.0.1')
 const address = () => `http://127.0.0.1:${(listening.address() as AddressInfo).port}/instruments`
 
@@ -33,7 +33,7 @@ test('a display creeps to what is laid on it, then stands within its drift and n
   }
 })
 
-test('the bench lists its instruments, streams readings, and breaks off by itself', async () => {
+test('the stand lists its instruments, streams readings, and breaks off by itself', async () => {
   const list = (await (await fetch(address())).json()) as { id: string; unit: string }[]
   expect(list.map(({ id, unit }) => [id, unit])).toEqual([
     ['kitchen-scale', 'g'],

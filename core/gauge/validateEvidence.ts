@@ -1,6 +1,6 @@
 import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
-import { checkDisc } from '../shape/checkDisc.ts'
+import { validateDisc } from '../shape/validateDisc.ts'
 import { meanDiameter } from '../shape/disc.ts'
 import type { CountOver, Evidence, RoundEvidence } from './evidence.ts'
 import { gaugeFromTable, type YarnAndHook } from './gaugeFromTable.ts'
@@ -15,14 +15,14 @@ const COARSEST = 80
  * `out`, `across`, `counts`, `edge`.
  * @throws SpecError with what was probably meant, where that can be told from the label
  */
-export function checkEvidence(evidence: Evidence, yarn: YarnAndHook): void {
+export function validateEvidence(evidence: Evidence, yarn: YarnAndHook): void {
   const label = gaugeFromTable(evidence.stitch, yarn)
   switch (evidence.kind) {
     case 'swatch': {
       const { stitches, rounds, worked } = evidence
-      checkCount('stitches', 'sts', stitches, label.w)
-      checkCount('rounds', worked, rounds, label.h)
-      checkRatio(stitches, rounds, 'rounds')
+      validateCount('stitches', 'sts', stitches, label.w)
+      validateCount('rounds', worked, rounds, label.h)
+      validateRatio(stitches, rounds, 'rounds')
       return
     }
     case 'marks': {
@@ -34,17 +34,17 @@ export function checkEvidence(evidence: Evidence, yarn: YarnAndHook): void {
           'Count stitches along a round, rounds outward, or both.',
         )
       }
-      if (along) checkCount('along', 'sts', along, label.w)
-      if (out) checkCount('out', 'rounds', out, label.h)
-      if (along && out) checkRatio(along, out, 'out')
+      if (along) validateCount('along', 'sts', along, label.w)
+      if (out) validateCount('out', 'rounds', out, label.h)
+      if (along && out) validateRatio(along, out, 'out')
       return
     }
     case 'round':
-      checkRoundSwatch(evidence, label.h)
+      validateRoundSwatch(evidence, label.h)
   }
 }
 
-function checkCount(path: string, what: string, { count, over }: CountOver, expected: number): void {
+function validateCount(path: string, what: string, { count, over }: CountOver, expected: number): void {
   if (!(count > 0)) {
     throw new SpecError(path, `A swatch has more than 0 ${what}.`, 'Count them over the length.')
   }
@@ -68,7 +68,7 @@ function checkCount(path: string, what: string, { count, over }: CountOver, expe
   )
 }
 
-function checkRatio(along: CountOver, out: CountOver, path: string): void {
+function validateRatio(along: CountOver, out: CountOver, path: string): void {
   const ratio = out.over / out.count / (along.over / along.count)
   if (ratio >= 0.2 && ratio <= 5) return
   throw new SpecError(
@@ -78,11 +78,11 @@ function checkRatio(along: CountOver, out: CountOver, path: string): void {
   )
 }
 
-function checkRoundSwatch({ counts, across, edge }: RoundEvidence, height: number): void {
+function validateRoundSwatch({ counts, across, edge }: RoundEvidence, height: number): void {
   if (counts.length < 2 || counts.some((count) => !(Number.isInteger(count) && count >= 3))) {
     throw new SpecError('counts', 'A round swatch has at least 2 rounds of 3 stitches or more.', 'Work 9.')
   }
-  checkDisc(across, edge)
+  validateDisc(across, edge)
   const mean = meanDiameter(across)
   const size = mean / 2 / counts.length
   if (size < FINEST || size > COARSEST) {

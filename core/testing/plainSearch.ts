@@ -1,4 +1,4 @@
-import { evenPrice, stepPrices, type PacingProblem } from '../pacing/pacingProblem.ts'
+import { evenPrice, stepPrices, type CountsProblem } from '../counts/countsProblem.ts'
 
 /** Counts and their cost, as a search found them. */
 export interface Found {
@@ -6,15 +6,15 @@ export interface Found {
   readonly cost: number
 }
 
-const allowed = ({ fixed, multiples }: PacingProblem, index: number, count: number): boolean =>
+const allowed = ({ fixed, multiples }: CountsProblem, index: number, count: number): boolean =>
   fixed?.[index] === undefined ? count % (multiples?.[index] ?? 1) === 0 : count === fixed[index]
 
 /**
- * The plain search that `paceCounts` is measured against: the least cost of every count and last increase,
+ * The plain search that `spreadCounts` is measured against: the least cost of every count and last increase,
  * over every count from half to twice the one below, up to twice the largest ideal. Of all last increases
  * only the cheapest can be changed from, so it is found once a count.
  */
-export function referencePace(problem: PacingProblem): number {
+export function plainSearch(problem: CountsProblem): number {
   const { ideals, firstCounts, deviationCost, even, beta, increaseBefore } = problem
   const prices = stepPrices(beta)
   const most = Math.ceil(Math.max(...ideals)) * 2
@@ -54,7 +54,7 @@ export function referencePace(problem: PacingProblem): number {
 }
 
 /** The judge of the judge: every row of counts there is, tried one after the other. For a handful of rounds. */
-export function everyPace(problem: PacingProblem): Found {
+export function everyRow(problem: CountsProblem): Found {
   const { ideals, firstCounts, deviationCost, even, beta, increaseBefore } = problem
   const prices = stepPrices(beta)
   const most = Math.ceil(Math.max(...ideals)) * 2
