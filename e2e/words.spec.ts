@@ -132,7 +132,7 @@ test('the gauge book, opened from a piece, leads back to it', async ({ page }) =
   await page.getByRole('link', { name: 'Measure in the gauge book' }).click()
   await expect(page.getByRole('link', { name: 'Gauge book', exact: true })).toBeVisible()
   await page.getByRole('link', { name: 'Back to Kettle trivet' }).click()
-  await expect(page).toHaveURL(/kettle-trivet\/plan/)
+  await expect(page).toHaveURL(/piece\/trivet\/plan/)
   await page.goto('/gauges/cotton-single')
   await expect(page.getByRole('link', { name: /^Back to/ })).toHaveCount(0)
 })

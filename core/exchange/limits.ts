@@ -1,9 +1,11 @@
+import { WIDEST_DISC } from '../forms/disc/disc.ts'
+
 type Range = readonly [least: number, most: number]
 
 /** What a record can hold: fields on the screen and files refuse the same. Lengths in mm. */
 export const LIMITS = {
   /** Across a piece or a round swatch: no mat is wider than a room's. */
-  across: [1, 3000],
+  across: [1, WIDEST_DISC],
   around: [1, 10_000],
   hole: [0, 500],
   standsUp: [0.1, 3000],

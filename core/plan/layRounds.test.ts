@@ -85,6 +85,20 @@ test('numbers, hosts and counts follow from the rounds', () => {
   )
 })
 
+test('a dish that flat rounds are added around goes from all of it alike, and leaves no ridge', () => {
+  const spec = discSpec(220)
+  const first = planPiece(spec)
+  for (const after of [4, 6, 8, 10]) {
+    const worked = first.rounds.slice(0, after)
+    const edge = { radius: worked.at(-1)!.at.radius, z: 8, sd: 1 }
+    const heights = planPiece(spec, { rounds: worked, edge }).rounds.map(({ at }) => at.z)
+    heights.slice(1).forEach((z, index) => expect(z).toBeGreaterThanOrEqual(heights[index]! - 1e-9))
+    expect(Math.max(...heights)).toBeLessThanOrEqual(8)
+    // Half as many rounds again and the last third is new: nothing stands.
+    if (first.rounds.length - after >= after / 2) expect(Math.max(...heights)).toBe(0)
+  }
+})
+
 describe('± of a size', () => {
   const spread = (values: readonly number[]) => {
     const mean = values.reduce((sum, one) => sum + one, 0) / values.length
@@ -108,7 +122,7 @@ describe('± of a size', () => {
       const spec = discSpec(200, { gauge })
       const { rounds, finished } = planPiece(spec)
       const { normal } = dice(20261126)
-      const sizes = Array.from({ length: 3000 }, () => {
+      const sizes = Array.from({ length: 1200 }, () => {
         const [one, other] = [normal(), normal()]
         const lnW = sdW * one
         const lnH = sdH * (correlation * one + Math.sqrt(1 - correlation ** 2) * other)

@@ -2,8 +2,9 @@ import type { Gauge } from '../gauge/gauge.ts'
 import type { Outline } from '../forms/family.ts'
 import { familyOf } from '../forms/registry.ts'
 import type { Laid } from '../lay/lay.ts'
+import { FLAT_TOLERANCE } from '../shape/disc.ts'
 import { startOfFabric } from '../shape/startOfFabric.ts'
-import type { StitchName } from '../stitches/stitch.ts'
+import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { validateSpec } from './validateSpec.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
 import { chooseRounds, reachableWithin, wholeRounds, type RoundChoice } from './chooseRounds.ts'
@@ -143,10 +144,21 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
     .filter(({ trimmed }) => trimmed > 0)
     .slice(0, finalists(pilot.choice.stitches.length))
   if (trims.length === 0) return whole
-  const trimmed = nearest(tried(trims))
+  const ways = tried(trims)
+  const flat = ways.filter(trimsFlat)
+  const trimmed = nearest(flat.length > 0 ? flat : ways)
   const worthIt =
     missed(trimmed) < missed(whole) && (missed(trimmed) <= tolerance / 2 || missed(whole) > tolerance)
   return worthIt ? trimmed : whole
+}
+
+/** Whether the rounds that trim the size lie flat themselves: a last round that draws in is no trim. */
+function trimsFlat({ choice: { stitches, trimmed }, counts, ideals }: Candidate): boolean {
+  const first = stitches.length - trimmed
+  return counts.every(
+    (count, index) =>
+      index < first || isEdging(stitches[index]!) || Math.abs(count / ideals[index]! - 1) <= FLAT_TOLERANCE,
+  )
 }
 
 /** ± of the finished size (19 times of 20), mm across. */

@@ -10,8 +10,8 @@ export interface DiscForm {
   readonly across: Millimetres
 }
 
-/** No mat is wider than a room's. */
-const WIDEST = 3000
+/** No mat is wider than a room's, mm. */
+export const WIDEST_DISC = 3000
 const MOST_ROUNDS = 400
 
 /** The one section of a form that is no more than flat. */
@@ -22,10 +22,10 @@ const leastAcross = ({ h, start }: Sizes): number => 2 * (start.hole + 2 * h)
 
 /** A disc of radius r wants 2πr around: N* = 2πr/w (FIELD §3). */
 export const disc: Family<DiscForm> = {
-  fields: [{ key: 'across', least: 1, most: WIDEST }],
+  fields: [{ key: 'across', least: 1, most: WIDEST_DISC }],
   validate({ across }, sizes) {
     const least = leastAcross(sizes)
-    const most = Math.min(WIDEST, 2 * MOST_ROUNDS * sizes.h)
+    const most = Math.min(WIDEST_DISC, 2 * MOST_ROUNDS * sizes.h)
     if (!(across >= least)) {
       throw new SpecError(
         'form.across',
