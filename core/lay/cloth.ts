@@ -1,3 +1,5 @@
+import { FLAT_TOLERANCE } from '../shape/disc.ts'
+
 /** One round as cloth: what it would measure if nothing else held it. Lengths in mm. */
 export interface ClothRound {
   readonly count: number
@@ -39,7 +41,12 @@ export interface Stiffness {
  * Set so that a disc of 15 rounds evenly 4% short just lies flat, and stands up clearly at 8% (FIELD §3);
  * `give` is the flat tolerance.
  */
-export const USUAL_STIFFNESS: Stiffness = { give: 0.04, bending: 0.02, middle: 0.25, patting: 0.006 }
+export const USUAL_STIFFNESS: Stiffness = {
+  give: FLAT_TOLERANCE,
+  bending: 0.02,
+  middle: 0.25,
+  patting: 0.006,
+}
 
 /** Energy of a round along itself, its slope and its curvature, by how far it is stretched (+) or pressed (−). */
 export interface Hoop {

@@ -25,6 +25,12 @@ test('a plan that is kept and taken up again is the same plan, to the last digit
       const kept = JSON.parse(JSON.stringify(pin(plan))) as ReturnType<typeof pin>
       expect(kept.rounds.every((round) => !('at' in round) && !('count' in round))).toBe(true)
       expect(unpin(spec, kept)).toEqual(plan)
+      // What was promised is what its rounds measure.
+      for (const { afterRound, across, plusMinus } of kept.checkpoints) {
+        const { at } = layRounds(spec, kept.rounds)[afterRound - 1]!
+        expect([across, plusMinus]).toEqual([2 * at.radius, 4 * at.sd])
+      }
+      expect(kept.finished.across).toBe(kept.checkpoints.at(-1)!.across)
     }),
     { numRuns: 40 },
   )
