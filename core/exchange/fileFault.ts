@@ -2,6 +2,7 @@ import type Joi from 'joi'
 import { PLAIN_SPEECH } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { validateWanted } from '../plan/validateSpec.ts'
+import { formOf } from '../forms/registry.ts'
 import { mm } from '../units/millimetres.ts'
 import type { PieceRecord } from './records.ts'
 
@@ -36,7 +37,7 @@ function sentence(message: string): string {
 export function faultOfPiece(piece: PieceRecord, at = ''): FileFault | undefined {
   try {
     const { form, tolerance } = piece
-    validateWanted({ ...piece, form: { ...form, across: mm(form.across) }, tolerance: mm(tolerance) })
+    validateWanted({ ...piece, form: formOf(form), tolerance: mm(tolerance) })
     return undefined
   } catch (error) {
     if (!(error instanceof SpecError)) throw error

@@ -1,6 +1,7 @@
 import type { Fitness } from '../cautions/use.ts'
 import type { Evidence } from '../gauge/evidence.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
+import type { StoredForm } from '../forms/registry.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
 import type { ColourRun, Constraints, Construction, PieceSpec, PinnedPlan } from '../plan/plan.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
@@ -30,7 +31,7 @@ export interface PieceRecord {
   readonly place: number
   readonly quantity: number
   /** What it must become. Lengths in mm. */
-  readonly form: { readonly family: 'disc'; readonly across: number }
+  readonly form: StoredForm
   readonly tolerance: number
   readonly stitch: StitchName
   readonly gaugeId: string

@@ -3,6 +3,7 @@ import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Combined } from '../gauge/combineEvidence.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import type { PieceSpec } from '../plan/plan.ts'
+import { formOf } from '../forms/registry.ts'
 import { mm } from '../units/millimetres.ts'
 import { yarnUseOf } from '../yarn/calibration.ts'
 import { FIBRES } from '../yarn/fibre.ts'
@@ -41,7 +42,7 @@ export function gaugeOf(record: GaugeRecord): Gauge {
  */
 export function specOf(piece: PieceRecord, gauge: GaugeRecord, pace: number): PieceSpec {
   return {
-    form: { ...piece.form, across: mm(piece.form.across) },
+    form: formOf(piece.form),
     tolerance: mm(piece.tolerance),
     stitch: piece.stitch,
     gauge: gaugeForStitch(gaugeOf(gauge), piece.stitch),
