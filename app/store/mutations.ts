@@ -93,7 +93,10 @@ export async function renamePiece(piece: PieceRecord, name: string): Promise<voi
   await savePiece({ ...piece, name })
 }
 
-/** Takes one piece of several out of its project, with all its work. Returns what brings it back. */
+/**
+ * Takes one piece of several out of its project, with all its work; a last one stays, since a project is made of
+ * something. Returns what brings it back, for as long as there is its project.
+ */
 export async function removePiece(id: string): Promise<() => Promise<void>> {
   const piece = (await database.pieces.get(id))!
   const all = await recordsOf([piece.projectId])
@@ -109,8 +112,12 @@ export async function removePiece(id: string): Promise<() => Promise<void>> {
     events: all.events.filter(({ copyId }) => own.has(copyId)),
     readings: all.readings.filter(({ copyId }) => own.has(copyId)),
   }
-  await removePieces([id])
-  return () => putRecords(ofIt)
+  await database.transaction('rw', database.tables, async () => {
+    if ((await piecesOf(piece.projectId)).length > 1) await removePieces([id])
+  })
+  return async () => {
+    if (await database.projects.get(piece.projectId)) await putRecords(ofIt)
+  }
 }
 
 /** The same thing once more: its plan, not its work. Gauges and yarns are shared. Returns the new id. */

@@ -7,10 +7,10 @@ export interface PlanVersion extends Omit<PlanVersionRecord, 'plan'> {
 
 const known = new Map<string, { readonly written: string; readonly plan: Plan }>()
 
-/** A kept version as it is worked with. Laid out once: a version never changes, unless a file writes over it. */
+/** A kept version as it is worked with. Laid out once, and again when a file has written over it. */
 export function versionOf(record: PlanVersionRecord): PlanVersion {
-  const { id, at, version, spec, plan } = record
-  const written = [at, version, plan.rounds.length, spec.gauge.w, spec.gauge.h, spec.form.across].join()
+  const { id, spec, plan } = record
+  const written = JSON.stringify([spec, plan])
   const before = known.get(id)
   if (before?.written === written) return { ...record, plan: before.plan }
   const laid = unpin(spec, plan)

@@ -153,6 +153,11 @@ describe('a project of several pieces', () => {
       const ids = (records: readonly { id: string }[]) => records.map(({ id }) => id).sort()
       expect(ids(after[table])).toEqual(ids(before[table]))
     }
+    // Another tab may have taken the other one out: the last stays, and nothing comes back without its project.
+    const late = await removePiece(other.id)
+    await removePiece('trivet')
+    expect(await namesOf('kettle-trivet')).toEqual(['1 Mat'])
+    await late()
     // A piece that joins later still comes last.
     await createMat({ name: 'Third', across: 90, projectId: 'kettle-trivet' })
     expect(await namesOf('kettle-trivet')).toEqual(['1 Mat', '2 Cup mat', '3 Third'])

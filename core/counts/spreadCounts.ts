@@ -10,8 +10,8 @@ export interface SpreadCounts {
 /**
  * Integer counts nearest the ideal ones that keep a rhythm, by dynamic programming over
  * (round, count, last increase). Even rounds keep the last increase in mind, so that 6, even, 6 is one
- * rhythm. Ideals may grow, stay or fall: what is found is the best there is, since a count that alone costs
- * more than the whole of it is in nothing better.
+ * rhythm. Ideals may grow, stay or fall: in all but very large problems
+ * what is found is the best there is: every count is looked at that alone costs less than the whole of it.
  * @throws SpecError when no counts obey the constraints
  */
 export function spreadCounts(problem: CountsProblem): SpreadCounts {

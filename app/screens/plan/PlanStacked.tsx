@@ -22,10 +22,10 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
   const sizes = useSizes()
   const colours = useYarnColours()
   const [area, { width }] = useElementSize()
-  const [face, setFace] = useState<'disc' | 'rows'>('disc')
+  const [face, setFace] = useState<'face' | 'rows'>('face')
   const [lit, setLit] = useState<number>()
   const phone = layout === 'phone'
-  const cut = phone && face === 'disc' ? 1 : UNROLL_CUT
+  const cut = phone && face === 'face' ? 1 : UNROLL_CUT
   const mirrored = settings.hand === 'left'
   const guess = spec?.gauge.certainty === 'guess'
   const radius = Math.max(40, cut === 1 ? Math.min(width / 2 - 12, 240) : (width - 8) / (1 + TAIL))
@@ -57,13 +57,13 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
             aria-label="What to draw"
             className="grid grid-cols-2 border-2 rule"
           >
-            {(['disc', 'rows'] as const).map((name) => (
+            {(['face', 'rows'] as const).map((name) => (
               <ToggleGroup.Item
                 key={name}
                 value={name}
                 className="slab min-h-11 text-18 data-[state=on]:bg-ink data-[state=on]:text-film"
               >
-                {name === 'disc' ? 'Disc' : 'Rows'}
+                {name === 'face' ? 'Disc' : 'Rows'}
               </ToggleGroup.Item>
             ))}
           </ToggleGroup.Root>
