@@ -27,8 +27,15 @@ window.addEventListener('unhandledrejection', (event) => {
   say(notStoredWords(event.reason))
 })
 
-// Before anything is edited, and after the first screen is there.
-window.addEventListener('load', () => void loadValidation().catch(() => undefined))
+/** The validation is there before anything is edited: with the first touch, or once the page has nothing else to do. */
+const ATTENTION = ['pointerdown', 'keydown', 'focusin'] as const
+const UNASKED_MS = 3000
+const prepareForEdits = () => {
+  for (const event of ATTENTION) window.removeEventListener(event, prepareForEdits)
+  void loadValidation().catch(() => undefined)
+}
+for (const event of ATTENTION) window.addEventListener(event, prepareForEdits)
+window.addEventListener('load', () => setTimeout(prepareForEdits, UNASKED_MS))
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

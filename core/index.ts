@@ -45,15 +45,28 @@ export { diagnose, type Cause, type Diagnosis } from './fit/diagnose.ts'
 export { learnFromPiece } from './fit/learnFromPiece.ts'
 export { type Look } from './fit/lookThatTells.ts'
 export { positionAfter } from './fit/positionAfter.ts'
-export { type PieceReading } from './fit/pieceReading.ts'
+export { sizeSeen, type PieceReading } from './fit/pieceReading.ts'
 export { repairCount, type Repair } from './fit/repairCount.ts'
 export { trackRecord, type TrackRecord } from './fit/trackRecord.ts'
 export { waysOut, type WayOut } from './fit/waysOut.ts'
 export { yarnCheck, type YarnCheck } from './fit/yarnCheck.ts'
-export { MIGRATIONS, type OldRecord } from './exchange/migrations.ts'
+export { MIGRATIONS, type Migration } from './exchange/migrations.ts'
+export { namesOf } from './exchange/namesInLog.ts'
+export { type OldRecord } from './exchange/oldRecord.ts'
 export { YARN_WEIGHTS, type YarnWeight } from './gauge/yarnWeight.ts'
-export { FLAT_TOLERANCE, meanDiameter, type Lie } from './shape/disc.ts'
+export { FLAT_TOLERANCE, type Lie } from './lay/flatness.ts'
+export {
+  growthOf,
+  measured,
+  meanOf,
+  plusMinusOf,
+  type MeasureKind,
+  type Promised,
+  type Seen,
+} from './lay/measures.ts'
 export type { Placement, RepeatOrder } from './counts/placeIncreases.ts'
+export { afterOf, belowOf, roundNamed } from './rounds/inOrder.ts'
+export { type SectionId } from './rounds/round.ts'
 export { expandSteps, type Unit } from './rounds/steps.ts'
 export type { Construction, Notice, RoundBegins, PieceSpec, Plan, PlannedRound, Start } from './plan/plan.ts'
 export { validateSpec } from './plan/validateSpec.ts'
@@ -62,17 +75,20 @@ export { pin, unpin } from './plan/pinnedPlan.ts'
 export { planPiece } from './plan/planPiece.ts'
 export { rhythmScale, RHYTHM_POSITIONS, type RhythmOffer } from './plan/rhythmScale.ts'
 export { writeOps, writeRound, writeRoundBody } from './pattern/writeRound.ts'
+export { groupRounds } from './pattern/groupRounds.ts'
 export { roundEnding } from './pattern/roundEnding.ts'
-export { type LogEvent, type NewEvent, type Position } from './worklog/logEvent.ts'
+export { startOf, type LogEvent, type NewEvent, type Position } from './worklog/logEvent.ts'
 export { BrokenLog, NOT_STARTED, replay, type WorkState } from './worklog/replay.ts'
 export { atTheEnd, goTo, nextRound, undo, unitsOf, workOn, type Stride } from './worklog/moves.ts'
 export { stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'
 export {
   DEFAULT_SETTINGS,
+  gaugesUsed,
   RECORD_TABLES,
   type CopyRecord,
   type GaugeRecord,
+  type KeptSectionWork,
   type PieceRecord,
   type PlanVersionRecord,
   type ProjectFile,
@@ -85,5 +101,22 @@ export {
 export { beliefOf, gaugeOf, isMeasured, specOf } from './exchange/specOf.ts'
 export { projectFile, writeProjectFile } from './exchange/writeProjectFile.ts'
 export { withFreshIds } from './exchange/withFreshIds.ts'
-export { newMat, UNMEASURED_GAUGE } from './exchange/newMat.ts'
+export { newPiece, UNMEASURED_GAUGE, usualStart } from './exchange/newPiece.ts'
+export {
+  FAMILY_NAMES,
+  familyOf,
+  fieldsOf,
+  formOf,
+  roundedForm,
+  tapeAt,
+  usualForm,
+  type AnyField,
+  type FamilyName,
+  type StoredForm,
+} from './forms/registry.ts'
+export { flatRound } from './forms/disc/disc.ts'
+export { type TapePlace, type Target } from './forms/family.ts'
+export { wallFit, type WallFit } from './plan/wallFit.ts'
+export { promisesOf } from './plan/promisesOf.ts'
+export { roundsWanted, sectionsOf, sizesOf } from './plan/wantedAround.ts'
 export { pieceProgress, sumOfProgress, type CopyProgress, type PieceProgress } from './worklog/progress.ts'

@@ -1,8 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { pagesOf, shapesOf } from './printedPage.ts'
-import { openShelf } from './shelf.ts'
+import { field, openShelf } from './shelf.ts'
 
-const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 const evidence = (page: Page) => page.getByRole('region', { name: 'Evidence' })
 const tags = (page: Page) => evidence(page).locator('svg text')
 

@@ -123,7 +123,7 @@ test('a browser that is killed while tapping and editing has lost nothing that w
       })
     }
   } finally {
-    rmSync(profile, { recursive: true, force: true, maxRetries: 3 })
+    rmSync(profile, { recursive: true, force: true, maxRetries: 20, retryDelay: 250 })
     mkdirSync('test-results', { recursive: true })
     writeFileSync('test-results/torment-kills.json', JSON.stringify({ seed: SEED, report }, null, 1))
   }

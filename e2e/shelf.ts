@@ -13,6 +13,9 @@ export const PLACES = [
   ['new', '/new'],
   ['plan', '/piece/kettle-trivet/plan'],
   ['a set', '/piece/tin-mug-mats/plan'],
+  ['a tube', '/piece/lamp-glass-sleeve/plan'],
+  ['a cap', '/piece/wardens-cap/plan'],
+  ['new tube', '/new?form=tube'],
   ['work', '/piece/kettle-trivet/work'],
   ['check', '/piece/kettle-trivet/check'],
   ['sheet', '/piece/kettle-trivet/sheet'],
@@ -33,7 +36,7 @@ export async function openShelf(page: Page): Promise<void> {
 /** Takes every piece off the shelf, as a maker who starts afresh would. */
 export async function emptyShelf(page: Page): Promise<void> {
   await openShelf(page)
-  for (const name of ['Kettle trivet', 'Tin-mug mats']) {
+  for (const name of ['Kettle trivet', 'Tin-mug mats', 'Lamp-glass sleeve', 'Warden’s cap']) {
     await page.getByRole('button', { name: `More for ${name}` }).click()
     await page.getByRole('menuitem', { name: 'Delete' }).click()
     await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0)
@@ -42,3 +45,23 @@ export async function emptyShelf(page: Page): Promise<void> {
 
 /** The count on its tag in the work screen. */
 export const countOf = (page: Page) => page.getByTestId('count')
+
+/** Works a piece of the demo from its plan to the end of a round, a round at a stride. */
+export async function workTo(page: Page, plan: string, round: number): Promise<void> {
+  await openShelf(page)
+  await page.goto(plan)
+  await page.getByRole('button', { name: /Begin/ }).click()
+  for (let number = 1; number <= round; number++) {
+    await expect(page.getByRole('heading', { level: 1, name: new RegExp(`Rnd ${number} of`) })).toBeAttached()
+    await page.keyboard.press('Shift+Enter')
+    await expect(page.getByText(`Rnd ${number} is done. Count it.`)).toBeVisible()
+    // A hurried key right after the last stitch does not start the next round.
+    await page.waitForTimeout(500)
+    if (number < round) {
+      await page.getByRole('button', { name: new RegExp(`: on to Rnd ${number + 1}$`) }).press('Enter')
+    }
+  }
+}
+
+/** The field that a label names, and no other. */
+export const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })

@@ -1,8 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, openShelf } from './shelf.ts'
+import { countOf, field, openShelf } from './shelf.ts'
 import { stored } from './storage.ts'
-
-const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 
 /** A new mat, planned on a gauge counted here: so many stitches and rounds in 10 cm. */
 async function ownMat(page: Page, name: string, across: string, sts: string, rounds: string): Promise<void> {
@@ -227,7 +225,7 @@ test('a new mat: what cannot be is answered at once, and begins nothing', async 
   await page.getByLabel('What is it for?').fill('x'.repeat(101))
   await expect(page.getByRole('alert')).toContainText('A name has up to 100.')
   await expect(go).toBeDisabled()
-  expect(await stored(page, 'projects')).toHaveLength(2)
+  expect(await stored(page, 'projects')).toHaveLength(4)
   await page.getByLabel('What is it for?').fill('')
   await go.click()
   await expect(page.getByRole('heading', { name: 'Round mat' })).toBeVisible()

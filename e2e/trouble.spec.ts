@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, openShelf } from './shelf.ts'
+import { countOf, field, openShelf } from './shelf.ts'
 import { put, stored } from './storage.ts'
 
 const target = (page: Page) => page.getByRole('textbox', { name: 'Target across' })
-const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 
 async function exported(page: Page): Promise<string> {
   await page.goto('/')
@@ -255,7 +254,7 @@ test('a large file is read with a way to stop, and its log works on', async ({ p
   await openShelf(page)
   const file = JSON.parse(await exported(page)) as {
     copies: { id: string }[]
-    events: { copyId: string; seq: number; to?: { round: number; unit: number } }[]
+    events: { copyId: string; seq: number; to?: { round: string; unit: number } }[]
   }
   const log = file.events
     .filter(({ copyId }) => copyId === 'trivet-1')
@@ -286,9 +285,9 @@ test('a large file is read with a way to stop, and its log works on', async ({ p
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await choose()
   await expect(page.getByText(/40,\d\d\d log lines/)).toBeVisible()
-  await page.getByRole('radio', { name: /^Replace these 2/ }).click()
+  await page.getByRole('radio', { name: /^Replace these 4/ }).click()
   await page.getByRole('button', { name: 'Take it in' }).click()
-  await expect(page.getByText('2 pieces are on the shelf.').first()).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('4 pieces are on the shelf.').first()).toBeVisible({ timeout: 20_000 })
   // Most of it lies in blocks; the shelf, the hook, undo and the next export see one log.
   expect((await stored(page, 'logBlocks')).length).toBe(39)
   await page.goto('/piece/kettle-trivet/work')

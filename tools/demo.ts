@@ -5,13 +5,14 @@
 import { writeFileSync } from 'node:fs'
 import {
   atTheEnd,
-  newMat,
+  newPiece,
   nextRound,
   pin,
   planPiece,
   projectFile,
   replay,
   specOf,
+  startOf,
   workOn,
   writeProjectFile,
   DEFAULT_SETTINGS,
@@ -48,6 +49,18 @@ const yarns: YarnRecord[] = [
     name: 'Lichen',
     line: 'Loft wool',
     colour: '#BCCBB8',
+    weight: 3,
+    fibre: 'wool',
+    metresPerBall: 120,
+    gramsPerBall: 50,
+    dyeLot: '7',
+    balls: 2,
+  },
+  {
+    id: 'tarn',
+    name: 'Tarn',
+    line: 'Loft wool',
+    colour: '#2E4A57',
     weight: 3,
     fibre: 'wool',
     metresPerBall: 120,
@@ -152,15 +165,42 @@ const gauges: GaugeRecord[] = [
   },
 ]
 
+gauges.push({
+  id: 'loft-wool-double',
+  name: 'Loft wool, 2 strands, 6 mm',
+  stitch: 'sc',
+  weight: 3,
+  strands: 2,
+  hook: 6,
+  fibre: 'wool',
+  working: 'joined',
+  evidence: [
+    {
+      ...taken('loft-wool-double-swatch', -2),
+      kind: 'swatch',
+      worked: 'rounds',
+      stitches: { count: 13, over: 100 },
+      rounds: { count: 14, over: 100 },
+    },
+    {
+      ...taken('loft-wool-double-marks', -1),
+      kind: 'marks',
+      along: { count: 20, over: 153 },
+      out: { count: 16, over: 116 },
+    },
+  ],
+  calibrations: [],
+})
+
 const gauge = (id: string) => gauges.find((known) => known.id === id)!
 
 const trivet: PieceRecord = {
-  ...newMat({
+  ...newPiece({
     id: 'trivet',
     projectId: 'kettle-trivet',
     gaugeId: 'cotton-double',
     yarnId: 'fog',
-    across: 220,
+    form: { family: 'disc', across: 220 },
   }),
   fitness: { uses: ['hot'], layers: 1, hardware: [], read: [] },
   colours: [
@@ -169,12 +209,51 @@ const trivet: PieceRecord = {
   ],
 }
 const mats: PieceRecord = {
-  ...newMat({ id: 'mats', projectId: 'tin-mug-mats', gaugeId: 'cotton-single', yarnId: 'fog', across: 110 }),
+  ...newPiece({
+    id: 'mats',
+    projectId: 'tin-mug-mats',
+    gaugeId: 'cotton-single',
+    yarnId: 'fog',
+    form: { family: 'disc', across: 110 },
+  }),
   quantity: 8,
   fitness: { uses: ['wet'], layers: 1, hardware: [], read: [] },
   colours: [
     { fromRound: 1, yarn: 'fog' },
     { fromRound: 7, yarn: 'pine' },
+  ],
+}
+
+/** It keeps the glass of the lamp at the door whole on the way up; off while the lamp burns. */
+const sleeve: PieceRecord = {
+  ...newPiece({
+    id: 'sleeve',
+    projectId: 'lamp-glass-sleeve',
+    gaugeId: 'cotton-single',
+    yarnId: 'pine',
+    form: { family: 'tube', girth: 251, of: 'object', ease: 0.04, length: 168 },
+  }),
+  colours: [
+    { fromRound: 1, yarn: 'pine' },
+    { fromRound: 4, yarn: 'fog' },
+  ],
+}
+
+/** For whoever minds the hut in winter. */
+const cap: PieceRecord = {
+  ...newPiece({
+    id: 'cap',
+    projectId: 'wardens-cap',
+    gaugeId: 'loft-wool-double',
+    yarnId: 'lichen',
+    form: { family: 'cap', head: 570, depth: 215, ease: 0.04, crown: 'rounded', brim: 'tightened' },
+  }),
+  fitness: { uses: ['worn'], layers: 1, hardware: [], read: [] },
+  colours: [
+    { fromRound: 1, yarn: 'lichen' },
+    { fromRound: 17, yarn: 'tarn' },
+    { fromRound: 21, yarn: 'lichen' },
+    { fromRound: 23, yarn: 'tarn' },
   ],
 }
 
@@ -201,7 +280,7 @@ function worked(
   const write = (event: NewEvent) => {
     log.push({ ...event, id: `${copyId}-${log.length + 1}`, copyId, seq: log.length + 1, at })
   }
-  write({ type: 'start', planVersion: 1, to: { round: 1, unit: 0 } })
+  write({ type: 'start', planVersion: 1, to: startOf(plan.rounds) })
   for (let state = replay(log); !enough(state); state = replay(log.slice(state.lastSeq), state)) {
     // Three taps of an even hand, a slower one where the stitch changes.
     at += 3200 + (log.length % 7) * 180
@@ -218,7 +297,7 @@ const trivetLog = worked(
   'trivet-1',
   trivetPlan,
   FIRST_DAY,
-  ({ position }) => position.round === 7 && position.unit === 15,
+  ({ position }) => position.round === trivetPlan.rounds[6]!.id && position.unit === 15,
 )
 const matLogs = [1, 2, 3].map((number) => {
   const log = worked(`mat-${number}`, matPlan, FIRST_DAY + number * DAY, () => false)
@@ -240,7 +319,7 @@ const halfMat = worked(
   'mat-4',
   matPlan,
   FIRST_DAY + 5 * DAY,
-  ({ position }) => position.round === 5 && position.unit === 9,
+  ({ position }) => position.round === matPlan.rounds[4]!.id && position.unit === 9,
 )
 
 /** The three mats that are done were measured when they were. */
@@ -250,7 +329,7 @@ const readings: PieceReading[] = [108.5, 109, 107.5].map((across, index) => ({
   at: matLogs[index]!.at(-1)!.at + 600_000,
   planVersion: 1,
   afterRound: matPlan.rounds.length,
-  across: [across, across + 1],
+  seen: [{ of: 'across', at: matPlan.rounds.length, values: [across, across + 1] }],
   edge: { kind: 'flat' },
 }))
 
@@ -273,8 +352,15 @@ const file = projectFile(
         updatedAt: trivetLog.at(-1)!.at + 6 * DAY,
       },
       { id: 'tin-mug-mats', name: 'Tin-mug mats', createdAt: FIRST_DAY, updatedAt: halfMat.at(-1)!.at },
+      {
+        id: 'lamp-glass-sleeve',
+        name: 'Lamp-glass sleeve',
+        createdAt: FIRST_DAY + 2 * DAY,
+        updatedAt: FIRST_DAY + 2 * DAY,
+      },
+      { id: 'wardens-cap', name: 'Warden’s cap', createdAt: FIRST_DAY + DAY, updatedAt: FIRST_DAY + DAY },
     ],
-    pieces: [trivet, mats],
+    pieces: [trivet, mats, sleeve, cap],
     gauges,
     yarns,
     copies: [

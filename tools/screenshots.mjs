@@ -21,6 +21,25 @@ const cup = async (page) => {
   await page.getByRole('textbox', { name: 'Rnd 6, planned 36' }).fill('36')
 }
 
+/** A sleeve worked up to its first measurement, and found narrow and short. */
+const tightSleeve = async (page) => {
+  await page.getByRole('button', { name: /Begin/ }).click()
+  for (let round = 1; round <= 9; round++) {
+    await page
+      .getByRole('heading', { level: 1, name: new RegExp(`Rnd ${round} of`) })
+      .waitFor({ state: 'attached' })
+    await page.getByRole('button', { name: 'End of round' }).click()
+    const on = page.getByRole('button', { name: /on to Rnd/ })
+    await on.waitFor()
+    await page.waitForTimeout(500)
+    if (round < 9) await on.click()
+  }
+  await page.getByRole('link', { name: 'Put in what you measure' }).click()
+  await page.getByRole('textbox', { name: 'Wide, laid flat' }).fill('11.9')
+  await page.getByRole('textbox', { name: 'Long', exact: true }).fill('5.7')
+  await page.getByRole('textbox', { name: 'Rnd 9, planned 36' }).fill('36')
+}
+
 const VIEWS = [
   { name: 'shelf', path: '/', size: DESK },
   { name: 'shelf-390', path: '/', size: PHONE },
@@ -28,7 +47,7 @@ const VIEWS = [
   { name: 'plan', path: '/piece/kettle-trivet/plan', size: DESK },
   { name: 'plan-820', path: '/piece/kettle-trivet/plan', size: TABLET },
   { name: 'plan-390', path: '/piece/kettle-trivet/plan', size: PHONE },
-  { name: 'plan-mat', path: '/piece/tin-mug-mats/plan', size: DESK },
+  { name: 'plan-tube', path: '/piece/lamp-glass-sleeve/plan', size: DESK },
   { name: 'work', path: '/piece/kettle-trivet/work', size: DESK },
   { name: 'work-820', path: '/piece/kettle-trivet/work', size: TABLET },
   { name: 'work-390', path: '/piece/kettle-trivet/work', size: PHONE },
@@ -48,6 +67,7 @@ const VIEWS = [
     prepare: (page) => page.getByRole('button', { name: /Round swatch/ }).click(),
   },
   { name: 'check', path: '/piece/kettle-trivet/check', size: DESK, prepare: cup },
+  { name: 'check-tube', path: '/piece/lamp-glass-sleeve/plan', size: DESK, prepare: tightSleeve },
   { name: 'check-390', path: '/piece/kettle-trivet/check', size: PHONE, prepare: cup },
   { name: 'gauges-390', path: '/gauges/cotton-single', size: PHONE },
   { name: 'yarns', path: '/yarns', size: DESK },

@@ -1,22 +1,28 @@
 import { useRef, useState } from 'react'
-import { place, type DrawingFrame } from './unrolledDisc.ts'
+import type { Grip } from './views/view.ts'
 
-interface EdgeHandleProps {
-  readonly frame: DrawingFrame
-  /** Edge as drawn, mm. */
-  readonly radius: number
-  /** Height of a round, mm: the handle goes by whole rounds. */
+/** The size that a pull at the edge changes, mm. */
+export interface Pulled {
+  readonly value: number
+  /** By how much it grows with a millimetre of fabric, and how tall a round is: the handle goes by whole rounds. */
+  readonly growth: number
   readonly roundHeight: number
-  readonly across: number
-  readonly label: (across: number) => string
-  readonly onDrag: (dragging: boolean) => void
-  readonly onChange: (across: number) => void
+  readonly most: number
+  readonly name: string
+  readonly label: (value: number) => string
+  readonly onChange: (value: number) => void
 }
 
-/** Where the handle sits on the edge: half way up the far side of the start, clear of everything else. */
-const TURN = 0.375
+interface EdgeHandleProps {
+  readonly grip: Grip
+  readonly pulled: Pulled
+  readonly onDrag: (dragging: boolean) => void
+}
+
 const SIZE = 22
 const TARGET = 44
+/** A piece has two rounds at the least, and is pulled to no fewer. */
+const FEWEST_ROUNDS = 2
 
 const KEY_DIRECTIONS: Readonly<Record<string, 1 | -1>> = {
   ArrowUp: 1,
@@ -27,18 +33,21 @@ const KEY_DIRECTIONS: Readonly<Record<string, 1 | -1>> = {
   '-': -1,
 }
 
-/** Pulls the outer edge to a larger or smaller piece, by pointer or arrow keys. */
-export function EdgeHandle({ frame, radius, roundHeight, across, label, onDrag, onChange }: EdgeHandleProps) {
+/** Pulls the edge to a larger or smaller piece, by pointer or arrow keys. */
+export function EdgeHandle({ grip: edge, pulled, onDrag }: EdgeHandleProps) {
+  const { value, growth, roundHeight, most, name, label, onChange } = pulled
   const grip = useRef<{ pointer: number; offset: number }>(undefined)
   const [editing, setEditing] = useState(false)
-  const { x, y } = place(frame, TURN, radius, 0)
-  const distance = (event: { clientX: number; clientY: number; currentTarget: SVGElement }) => {
+  const { x, y } = edge.at
+  const along = (event: { clientX: number; clientY: number; currentTarget: SVGElement }) => {
     const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect()
-    return Math.hypot(event.clientX - box.x - frame.x, event.clientY - box.y - frame.y) / frame.scale
+    return edge.along({ x: event.clientX - box.x, y: event.clientY - box.y })
   }
+  const now = value / growth
+  const least = FEWEST_ROUNDS * roundHeight * growth
   const toWholeRounds = (wanted: number) => {
-    const rounds = Math.round((wanted - across / 2) / roundHeight)
-    if (rounds !== 0) onChange(Math.max(4 * roundHeight, across + 2 * rounds * roundHeight))
+    const rounds = Math.round((wanted - now) / roundHeight)
+    if (rounds !== 0) onChange(Math.max(least, value + growth * rounds * roundHeight))
   }
   const stop = () => {
     grip.current = undefined
@@ -49,11 +58,11 @@ export function EdgeHandle({ frame, radius, roundHeight, across, label, onDrag, 
     <g
       role="slider"
       tabIndex={0}
-      aria-label="Outer edge: target across"
-      aria-valuenow={Math.round(across)}
-      aria-valuemin={Math.round(4 * roundHeight)}
-      aria-valuemax={3000}
-      aria-valuetext={label(across)}
+      aria-label={name}
+      aria-valuenow={Math.round(value)}
+      aria-valuemin={Math.round(least)}
+      aria-valuemax={most}
+      aria-valuetext={label(value)}
       className="cursor-grab touch-none outline-none [&:focus-visible>rect:nth-of-type(2)]:stroke-[4]"
       onFocus={() => setEditing(true)}
       onBlur={() => setEditing(false)}
@@ -61,16 +70,16 @@ export function EdgeHandle({ frame, radius, roundHeight, across, label, onDrag, 
         const direction = KEY_DIRECTIONS[event.key]
         if (direction === undefined) return
         event.preventDefault()
-        toWholeRounds(across / 2 + direction * roundHeight * (event.shiftKey ? 10 : 1))
+        toWholeRounds(now + direction * roundHeight * (event.shiftKey ? 10 : 1))
       }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId)
-        grip.current = { pointer: event.pointerId, offset: across / 2 - distance(event) }
+        grip.current = { pointer: event.pointerId, offset: now - along(event) }
         setEditing(true)
         onDrag(true)
       }}
       onPointerMove={(event) => {
-        if (grip.current?.pointer === event.pointerId) toWholeRounds(distance(event) + grip.current.offset)
+        if (grip.current?.pointer === event.pointerId) toWholeRounds(along(event) + grip.current.offset)
       }}
       onPointerUp={stop}
       onPointerCancel={stop}
@@ -86,7 +95,7 @@ export function EdgeHandle({ frame, radius, roundHeight, across, label, onDrag, 
         strokeWidth={2}
       />
       <path
-        transform={`translate(${x} ${y}) rotate(${frame.mirrored ? -45 : 45})`}
+        transform={`translate(${x} ${y}) rotate(${edge.turned})`}
         d="M-7 0H7M-7 0l3 -3M-7 0l3 3M7 0l-3 -3M7 0l-3 3"
         stroke="var(--color-ink)"
         strokeWidth={1.8}

@@ -1,50 +1,41 @@
-import { useState, type PointerEvent, type ReactNode } from 'react'
-import type { Plan } from '../../core/index.ts'
-import { EdgeHandle } from './EdgeHandle.tsx'
-import { PlanOverlay } from './PlanOverlay.tsx'
+import { useMemo, useState, type PointerEvent, type ReactNode } from 'react'
+import { EdgeHandle, type Pulled } from './EdgeHandle.tsx'
+import { PlanOverlay, type FitWords, type LeaderTo } from './PlanOverlay.tsx'
 import { StitchCanvas } from './StitchCanvas.tsx'
-import { drawnRadius, roundAt, type DrawingFrame, type Point } from './unrolledDisc.ts'
+import type { View } from './views/view.ts'
 
 interface PlanDrawingProps {
-  readonly plan: Plan
+  /** The view of the plan, at a scale of its own when one is held. Kept from one drawing to the next. */
+  readonly viewAt: (heldScale?: number) => View
   readonly width: number
   readonly height: number
-  /** Radius of the drawn disc in px, and its centre. */
-  readonly radius: number
-  readonly centre: Point
-  readonly cut: number
-  readonly mirrored: boolean
   readonly turned: boolean
   readonly guess: boolean
   readonly yarns: ReadonlyMap<string, string>
-  readonly target: number
-  readonly roundHeight: number
-  readonly sizeLabel: (across: number) => string
+  readonly fitWords: FitWords
   readonly lit?: number
   readonly onPoint: (round: number | undefined) => void
-  readonly onTarget?: (across: number) => void
-  readonly leaderTo?: (round: number) => Point | undefined
-  readonly children?: (frame: DrawingFrame) => ReactNode
+  /** What pulling its edge changes. */
+  readonly pulled?: Pulled
+  readonly leaderTo?: LeaderTo
+  readonly children?: (view: View) => ReactNode
 }
 
 /** The piece that unrolls into its rows: stitches painted, everything said about them above. */
 export function PlanDrawing(props: PlanDrawingProps) {
-  const { plan, width, height, radius, centre, cut, mirrored, turned, guess, yarns, lit, onPoint } = props
-  const { target, roundHeight, sizeLabel, onTarget, leaderTo, children } = props
+  const { viewAt, width, height, turned, guess, yarns, lit, onPoint, pulled, leaderTo, fitWords, children } =
+    props
   // While the edge is dragged the scale stands still, so that the edge stays under the finger.
   const [heldScale, setHeldScale] = useState<number>()
-  const edge = drawnRadius(plan.rounds.at(-1)!)
-  const scale = heldScale ?? radius / edge
-  const frame: DrawingFrame = { scale, x: centre.x, y: centre.y, cut, mirrored }
+  const view = useMemo(() => viewAt(heldScale), [viewAt, heldScale])
   const point = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect()
-    onPoint(roundAt(plan, frame, { x: event.clientX - box.x, y: event.clientY - box.y })?.number)
+    onPoint(view.roundAt({ x: event.clientX - box.x, y: event.clientY - box.y })?.number)
   }
   return (
     <div className="relative" style={{ width, height }}>
       <StitchCanvas
-        plan={plan}
-        frame={frame}
+        view={view}
         width={width}
         height={height}
         yarns={yarns}
@@ -56,21 +47,17 @@ export function PlanDrawing(props: PlanDrawingProps) {
         width={width}
         height={height}
         role="group"
-        aria-label={`Drawing of the piece, ${plan.rounds.length} rounds`}
+        aria-label={`Drawing of the piece, ${view.plan.rounds.length} rounds`}
         onPointerMove={point}
         onPointerLeave={() => onPoint(undefined)}
       >
-        <PlanOverlay plan={plan} frame={frame} lit={lit} guess={guess} leaderTo={leaderTo} />
-        {children?.(frame)}
-        {onTarget && (
+        <PlanOverlay view={view} lit={lit} guess={guess} leaderTo={leaderTo} fitWords={fitWords} />
+        {children?.(view)}
+        {pulled && view.grip && (
           <EdgeHandle
-            frame={frame}
-            radius={edge}
-            roundHeight={roundHeight}
-            across={target}
-            label={sizeLabel}
-            onDrag={(dragging) => setHeldScale(dragging ? scale : undefined)}
-            onChange={onTarget}
+            grip={view.grip}
+            pulled={pulled}
+            onDrag={(dragging) => setHeldScale(dragging ? view.scale : undefined)}
           />
         )}
       </svg>

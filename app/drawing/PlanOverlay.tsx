@@ -1,49 +1,55 @@
-import { sameYarns, type Plan, type PlannedRound } from '../../core/index.ts'
+import { sameYarns, type PlannedRound } from '../../core/index.ts'
 import { pathOf } from './svgPath.ts'
-import {
-  drawnRadius,
-  flatRowLength,
-  innerRadius,
-  place,
-  roundLine,
-  rowLength,
-  type DrawingFrame,
-  type Point,
-} from './unrolledDisc.ts'
+import { footOf, roundLine, roundOutline, span, type FitLine, type Point, type View } from './views/view.ts'
+
+/** What the line that row ends meet is called, and what it says. */
+export interface FitWords {
+  readonly name: string
+  readonly says: string
+}
+
+/** Where the line of a round begins, px, and the x at which what comes from far above it goes down. */
+export interface LineOfRound extends Point {
+  readonly downAt?: number
+}
+
+/** Where each ledger row is; nothing for one out of sight. */
+export type LeaderTo = (round: number) => LineOfRound | undefined
 
 interface PlanOverlayProps {
-  readonly plan: Plan
-  readonly frame: DrawingFrame
+  readonly view: View
   readonly lit?: number
   readonly guess: boolean
+  readonly fitWords: FitWords
   /** Where each ledger row is, px; leader lines run to it. */
-  readonly leaderTo?: (round: number) => Point | undefined
+  readonly leaderTo?: LeaderTo
 }
 
 /** What is said about the stitches: start line, flat line, checkpoints, yarn changes, the round pointed at. */
-export function PlanOverlay({ plan, frame, lit, guess, leaderTo }: PlanOverlayProps) {
+export function PlanOverlay({ view, lit, guess, leaderTo, fitWords }: PlanOverlayProps) {
+  const { plan, fitLine } = view
   const outer = plan.rounds.at(-1)!
   const litRound = lit === undefined ? undefined : plan.rounds[lit - 1]
   return (
     <>
-      {leaderTo && <Leaders plan={plan} frame={frame} leaderTo={leaderTo} />}
+      {leaderTo && <Leaders view={view} leaderTo={leaderTo} />}
       {guess &&
         plan.rounds.map((round) => (
           <path
             key={round.number}
-            d={pathOf(roundLine(round, frame))}
+            d={pathOf(roundLine(view, round))}
             fill="none"
             stroke={round === outer ? 'var(--color-ink)' : 'var(--color-hair)'}
             strokeDasharray="6 5"
           />
         ))}
       {(guess ? [] : plan.checkpoints).map(({ afterRound }) => (
-        <CheckpointRing key={afterRound} line={pathOf(roundLine(plan.rounds[afterRound - 1]!, frame))} />
+        <CheckpointRing key={afterRound} line={pathOf(roundLine(view, plan.rounds[afterRound - 1]!))} />
       ))}
-      <StartLine outer={outer} frame={frame} />
-      <NewYarnMarks plan={plan} frame={frame} />
-      {frame.cut < 1 && <FlatLine outer={outer} hole={innerRadius(plan)} frame={frame} />}
-      {litRound && <LitRound plan={plan} round={litRound} frame={frame} />}
+      <StartLine line={view.startLine} />
+      <NewYarnMarks view={view} />
+      {fitLine && <FitLineMark view={view} line={fitLine} words={fitWords} />}
+      {litRound && <LitRound view={view} round={litRound} />}
     </>
   )
 }
@@ -58,19 +64,17 @@ function CheckpointRing({ line }: { line: string }) {
   )
 }
 
-function StartLine({ outer, frame }: { outer: PlannedRound; frame: DrawingFrame }) {
-  const end = place(frame, 0, drawnRadius(outer) + 8 / frame.scale, 0)
-  return <line x1={frame.x} y1={frame.y} x2={end.x} y2={end.y} stroke="var(--color-ink)" strokeWidth={2.2} />
+function StartLine({ line: [from, to] }: { line: View['startLine'] }) {
+  return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-ink)" strokeWidth={2.2} />
 }
 
 /** Diamonds on the start line where a yarn takes over. */
-function NewYarnMarks({ plan, frame }: { plan: Plan; frame: DrawingFrame }) {
-  const changes = plan.rounds.filter(
-    (round, index) => index > 0 && !sameYarns(round, plan.rounds[index - 1]!),
-  )
-  return changes.map(({ number }) => {
-    const { x, y } = place(frame, 0, drawnRadius(plan.rounds[number - 2]!), 0)
-    return <NewYarnMark key={number} x={x} y={y} />
+function NewYarnMarks({ view }: { view: View }) {
+  const { rounds } = view.plan
+  const changes = rounds.filter((round, index) => index > 0 && !sameYarns(round, rounds[index - 1]!))
+  return changes.map((round) => {
+    const { x, y } = span(view, 0, 0, footOf(view.plan, round), 0)[0]!
+    return <NewYarnMark key={round.number} x={x} y={y} />
   })
 }
 
@@ -84,55 +88,79 @@ export function NewYarnMark({ x, y }: Point) {
   )
 }
 
-/** The straight line that row ends meet when the counts fit the radius. */
-function FlatLine({ outer, hole, frame }: { outer: PlannedRound; hole: number; frame: DrawingFrame }) {
-  const at = (radius: number) => place(frame, 1, radius, 2 * Math.PI * radius)
-  const from = at(hole)
-  const to = at(drawnRadius(outer) + 4 / frame.scale)
+const isUpright = ({ from, to }: FitLine): boolean => Math.abs(to.x - from.x) < 1
+
+/** Leaders begin past the words on an upright line, px; a round lies far below its line from here on. */
+const PAST_WORDS = 34
+const FAR_BELOW = 60
+/** Lines that go down side by side are so far apart, px. */
+const LANE = 5
+
+/** A flat line of this many px has room for all that it says. */
+const ROOM_TO_SAY = 470
+const ROOM_FOR_NAME = 150
+
+/** The straight line that row ends meet when the counts fit. */
+function FitLineMark({
+  view,
+  line: { from, to, on },
+  words,
+}: {
+  view: View
+  line: FitLine
+  words: FitWords
+}) {
+  const outer = view.plan.rounds.at(-1)!
+  const { mirrored } = view
   const length = Math.hypot(to.x - from.x, to.y - from.y)
   const slope = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI
+  const upright = isUpright({ from, to })
   const text =
-    length > 470 ? 'Flat line: rows short of it cup, rows past it ruffle' : length > 150 ? 'Flat line' : ''
-  const mirrored = frame.mirrored
+    length > ROOM_TO_SAY ? `${words.name}: ${words.says}` : length > ROOM_FOR_NAME ? words.name : ''
   // A row ends upright, so its lower corner stands over the line by so much of its height: words keep clear of it.
-  const rowHeight = (drawnRadius(outer) * frame.scale) / outer.number
+  const rowHeight = (outer.at.arc * view.scale) / outer.number
   const clear = 5 + rowHeight * Math.abs(Math.cos((slope * Math.PI) / 180))
+  const turned = mirrored && !upright
+  const past = on && pathOf([to, ...on])
   return (
-    <g transform={`translate(${from.x} ${from.y}) rotate(${mirrored ? slope - 180 : slope})`}>
-      <line
-        x2={mirrored ? -length : length}
-        y1={2.4}
-        y2={2.4}
-        stroke="var(--color-tape)"
-        strokeWidth={4}
-        strokeDasharray="26 12"
-      />
-      <line x2={mirrored ? -length : length} stroke="var(--color-ink)" strokeWidth={1.6} />
-      <text
-        x={(mirrored ? -1 : 1) * (length - (length > 470 ? 42 : 20))}
-        y={-clear}
-        textAnchor={mirrored ? 'start' : 'end'}
-        className="text-16 font-medium"
-        fill="var(--color-ink)"
-        stroke="var(--color-film)"
-        strokeWidth={4}
-        paintOrder="stroke"
-      >
-        {text}
-      </text>
-    </g>
+    <>
+      {past && (
+        <g fill="none">
+          <path d={past} stroke="var(--color-tape)" strokeWidth={6} strokeDasharray="26 12" />
+          <path d={past} stroke="var(--color-ink)" strokeWidth={1.6} />
+        </g>
+      )}
+      <g transform={`translate(${from.x} ${from.y}) rotate(${turned ? slope - 180 : slope})`}>
+        <line
+          x2={turned ? -length : length}
+          y1={2.4}
+          y2={2.4}
+          stroke="var(--color-tape)"
+          strokeWidth={4}
+          strokeDasharray="26 12"
+        />
+        <line x2={turned ? -length : length} stroke="var(--color-ink)" strokeWidth={1.6} />
+        <text
+          x={(turned ? -1 : 1) * (length - (length > ROOM_TO_SAY ? 42 : 20))}
+          y={upright ? (mirrored ? 20 : -8) : -clear}
+          textAnchor={turned ? 'start' : 'end'}
+          className="text-16 font-medium"
+          fill="var(--color-ink)"
+          stroke="var(--color-film)"
+          strokeWidth={4}
+          paintOrder="stroke"
+        >
+          {text}
+        </text>
+      </g>
+    </>
   )
 }
 
-function LitRound({ plan, round, frame }: { plan: Plan; round: PlannedRound; frame: DrawingFrame }) {
-  const below = plan.rounds[round.number - 2]
-  const inside = below
-    ? roundLine(below, frame)
-    : [place(frame, 0, innerRadius(plan), 0), place(frame, 1, innerRadius(plan), 0)]
-  const outside = roundLine(round, frame)
+function LitRound({ view, round }: { view: View; round: PlannedRound }) {
   return (
     <path
-      d={pathOf([...inside, ...outside.reverse()], true)}
+      d={pathOf(roundOutline(view, round), true)}
       fill="var(--color-tape)"
       fillOpacity={0.28}
       stroke="var(--color-ink)"
@@ -142,23 +170,58 @@ function LitRound({ plan, round, frame }: { plan: Plan; round: PlannedRound; fra
   )
 }
 
-/** Hairlines from row ends to their ledger rows; fewer where rows are thin. */
-function Leaders({ plan, frame, leaderTo }: Required<Pick<PlanOverlayProps, 'plan' | 'frame' | 'leaderTo'>>) {
-  const pitch = (drawnRadius(plan.rounds.at(-1)!) * frame.scale) / plan.rounds.length
+/** Hairlines from row ends to their ledger rows, rounds told together held by a bracket; fewer where rows are thin. */
+function Leaders({ view, leaderTo }: { view: View; leaderTo: NonNullable<PlanOverlayProps['leaderTo']> }) {
+  const { plan, mirrored, rowEnd } = view
+  if (!rowEnd) return null
+  const pitch = (plan.rounds.at(-1)!.at.arc * view.scale) / plan.rounds.length
   const every = pitch >= 9 ? 1 : 5
-  return plan.rounds.map((round, index) => {
-    const to = leaderTo(round.number)
-    if (!to || (every > 1 && round.number % every !== 0)) return null
-    const inner = index === 0 ? innerRadius(plan) : drawnRadius(plan.rounds[index - 1]!)
-    const middle = (inner + drawnRadius(round)) / 2
-    const y = frame.y + middle * frame.scale
-    const reach = Math.max(rowLength(round, frame.cut), flatRowLength(middle, frame.cut))
-    const x = frame.x + (frame.mirrored ? -1 : 1) * (reach * frame.scale + 12)
-    const bend = frame.mirrored ? to.x + 46 : to.x - 46
-    const passes = frame.mirrored ? x > bend : x < bend
+  const upright = view.fitLine !== undefined && isUpright(view.fitLine)
+  return toldTogether(plan.rounds, leaderTo).map(({ rounds, to }, lane) => {
+    const number = rounds.at(-1)!.number
+    if (every > 1 && rounds.length === 1 && number % every !== 0) return null
+    const [first, last] = [rowEnd(rounds[0]!), rowEnd(rounds.at(-1)!)]
+    const gap = upright ? PAST_WORDS : 12
+    const x = Math[mirrored ? 'min' : 'max'](first.x, last.x) + (mirrored ? -gap : gap)
+    const y = (first.y + last.y) / 2
+    // What lies far below its line goes up to it at once, clear of what stands beside the drawing.
+    const bend = y - to.y > FAR_BELOW ? x : to.x + (mirrored ? 46 : -46)
+    const passes = mirrored ? x >= bend : x <= bend
     // A row that ends beside its own line needs no way to it; one far off would only cross the others.
     if (!passes && Math.abs(to.y - y) > 24) return null
-    const d = passes ? `M${x} ${y}H${bend}L${to.x} ${to.y}` : `M${x} ${y}L${to.x} ${to.y}`
-    return <path key={round.number} d={d} fill="none" stroke="var(--color-hair)" strokeWidth={1} />
+    const half = rounds.length > 1 ? (last.y - first.y + pitch) / 2 - 2 : 0
+    const inward = mirrored ? 5 : -5
+    const bracket = half > 0 ? `M${x + inward} ${y - half}H${x}V${y + half}H${x + inward}` : ''
+    // What lies far above its line goes down in a lane of its own, the first of them outermost.
+    const down = to.downAt === undefined ? undefined : to.downAt + (mirrored ? 1 : -1) * lane * LANE
+    if (down !== undefined && to.y - y > FAR_BELOW && (mirrored ? x > down : x < down)) {
+      return (
+        <path
+          key={number}
+          d={`${bracket}M${x} ${y}H${down}V${to.y}H${to.x}`}
+          fill="none"
+          stroke="var(--color-hair)"
+          strokeWidth={1}
+        />
+      )
+    }
+    const line = passes ? `M${x} ${y}H${bend}L${to.x} ${to.y}` : `M${x} ${y}L${to.x} ${to.y}`
+    return <path key={number} d={bracket + line} fill="none" stroke="var(--color-hair)" strokeWidth={1} />
   })
+}
+
+/** Rounds one after the other whose lines are one and the same. */
+function toldTogether(
+  rounds: readonly PlannedRound[],
+  leaderTo: LeaderTo,
+): { rounds: PlannedRound[]; to: LineOfRound }[] {
+  const groups: { rounds: PlannedRound[]; to: LineOfRound }[] = []
+  for (const round of rounds) {
+    const to = leaderTo(round.number)
+    if (!to) continue
+    const last = groups.at(-1)
+    if (last && Math.abs(last.to.y - to.y) < 1) last.rounds.push(round)
+    else groups.push({ rounds: [round], to })
+  }
+  return groups
 }

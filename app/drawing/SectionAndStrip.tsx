@@ -1,8 +1,10 @@
 import { tapeTicks } from './tapeTicks.ts'
 import { scaleLinear } from 'd3-scale'
-import { MM_PER_INCH, type Plan } from '../../core/index.ts'
+import type { PointerEvent } from 'react'
+import { MM_PER_INCH, type Plan, type PlannedRound } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
-import { RoundCapsule } from './RoundCapsule.tsx'
+import { sayGuessed } from '../words/measureWords.ts'
+import { RoundCapsules, type Capsule } from './RoundCapsules.tsx'
 
 interface SectionProps {
   readonly plan: Plan
@@ -34,20 +36,39 @@ export function SectionView({
   onPoint,
 }: SectionProps) {
   const { finished, rounds, hole } = plan
-  const edge = (finished.across / 2) * scale
+  const [across] = finished.promises
+  const edge = rounds.at(-1)!.at.radius * scale
   // A target far from anything that could be planned stays off the drawing.
   const post = Math.min((target / 2) * scale, edge * 1.3)
   const table = 50
   const lift = Math.min(26, finished.height * scale)
   const liftScale = finished.height > 0 ? lift / finished.height : 0
-  const size = guess
-    ? `${sizes.bare(finished.across - finished.plusMinus)} to ${sizes.full(finished.across + finished.plusMinus)} across`
-    : `${sizes.full(finished.across)} across`
+  const size = guess ? sayGuessed(across!, sizes) : `${sizes.full(across!.value)} across`
   const half = size.length * 5.6 + 8
+  const innerOf = (index: number) => (index === 0 ? Math.max(hole, 0) : rounds[index - 1]!.at.radius)
+  const capsulesOf = (round: PlannedRound, index: number): Capsule[] => {
+    const { at } = round
+    const inner = innerOf(index)
+    const long = Math.max(1.5, Math.abs(at.radius - inner) * scale - 0.8)
+    const near = Math.min(inner, at.radius) * scale + 0.4
+    const y = table - CAPSULE - 1 - at.z * liftScale
+    return [centre + near, centre - near - long].map((x) => ({ held: round, x, y, width: long }))
+  }
+  const thin = (rounds.at(-1)!.at.radius - innerOf(rounds.length - 1)) * scale < 4.8
+  const litRound = lit === undefined ? undefined : rounds[lit - 1]
+  /** The round over or under which a pointer is. */
+  const point = (event: PointerEvent<SVGSVGElement>) => {
+    const { x, y } = event.currentTarget.getBoundingClientRect()
+    const out = Math.abs(event.clientX - x - centre) / scale
+    const over = event.clientY - y > table - CAPSULE - lift - 4 && out >= hole
+    onPoint(over ? rounds.find(({ at }) => at.radius >= out)?.number : undefined)
+  }
   return (
     <svg
       width={width}
       height={72}
+      onPointerMove={point}
+      onPointerLeave={() => onPoint(undefined)}
       role="img"
       aria-label={`Section: ${size}`}
       className="block overflow-visible"
@@ -64,26 +85,22 @@ export function SectionView({
         {size}
       </text>
       <SectionTape centre={centre} y={table} reach={Math.max(edge, post)} scale={scale} sizes={sizes} />
-      {rounds.flatMap((round, index) => {
-        const { number, at } = round
-        const inner = index === 0 ? Math.max(hole, 0) : rounds[index - 1]!.at.radius
-        const long = Math.max(1.5, Math.abs(at.radius - inner) * scale - 0.8)
-        const near = Math.min(inner, at.radius) * scale + 0.4
-        return [1, -1].map((side) => (
-          <RoundCapsule
-            key={`${number} ${side}`}
-            held={round}
-            yarns={yarns}
-            x={side > 0 ? centre + near : centre - near - long}
-            y={table - CAPSULE - 1 - at.z * liftScale}
-            width={long}
-            height={CAPSULE}
-            lineWidth={lit === number ? 2.6 : long < 4 ? 0.5 : 1.1}
-            guess={guess}
-            onPoint={(pointed) => onPoint(pointed ? number : undefined)}
-          />
-        ))
-      })}
+      <RoundCapsules
+        capsules={rounds.flatMap(capsulesOf)}
+        yarns={yarns}
+        height={CAPSULE}
+        lineWidth={thin ? 0.5 : 1.1}
+        guess={guess}
+      />
+      {litRound && (
+        <RoundCapsules
+          capsules={capsulesOf(litRound, litRound.number - 1)}
+          yarns={yarns}
+          height={CAPSULE}
+          lineWidth={2.6}
+          guess={guess}
+        />
+      )}
       {[1, -1].map((side) => (
         <rect
           key={side}
@@ -168,10 +185,21 @@ export function FlatnessStrip({ plan, scale, centre, width, lit, onPoint }: Stri
   const right = centre + radii.at(-1)! * scale
   const worst = offs.reduce((index, off, at) => (Math.abs(off) > Math.abs(offs[index]!) ? at : index), 0)
   const mark = most >= 1.5 ? Math.floor(most) : 1
+  const bars = offs.map((off, index) => {
+    const inner = index === 0 ? plan.hole : radii[index - 1]!
+    const wide = Math.max(1.2, (radii[index]! - inner) * scale - 2)
+    return { d: barPath(centre + inner * scale + 1, wide, up(off)), wide, short: off < 0 }
+  })
+  const point = (event: PointerEvent<SVGSVGElement>) => {
+    const out = (event.clientX - event.currentTarget.getBoundingClientRect().x - centre) / scale
+    onPoint(out < plan.hole ? undefined : plan.rounds.find(({ at }) => at.arc >= out)?.number)
+  }
   return (
     <svg
       width={width}
       height={STRIP_HEIGHT}
+      onPointerMove={point}
+      onPointerLeave={() => onPoint(undefined)}
       role="img"
       aria-label={`Count against flat. Farthest off: round ${worst + 1}, ${describeOff(offs[worst]!)}`}
       className="block overflow-visible"
@@ -196,22 +224,21 @@ export function FlatnessStrip({ plan, scale, centre, width, lit, onPoint }: Stri
         cups
       </text>
       <path d={`M${centre - 4} ${ZERO}H${right + 3}`} stroke="var(--color-ink)" strokeWidth={1.4} />
-      {plan.rounds.map(({ number }, index) => {
-        const inner = index === 0 ? plan.hole : radii[index - 1]!
-        const left = centre + inner * scale + 1
-        const wide = Math.max(1.2, (radii[index]! - inner) * scale - 2)
-        return (
-          <path
-            key={number}
-            d={barPath(left, wide, up(offs[index]!))}
-            fill={offs[index]! < 0 || lit === number ? 'var(--color-ink)' : 'var(--color-film)'}
-            stroke="var(--color-ink)"
-            strokeWidth={lit === number ? 3 : wide < 4 ? 0.6 : 1.4}
-            onPointerEnter={() => onPoint(number)}
-            onPointerLeave={() => onPoint(undefined)}
-          />
-        )
-      })}
+      {(['short', 'long'] as const).map((which) => (
+        <path
+          key={which}
+          d={bars
+            .filter((bar) => bar.short === (which === 'short'))
+            .map(({ d }) => d)
+            .join('')}
+          fill={which === 'short' ? 'var(--color-ink)' : 'var(--color-film)'}
+          stroke="var(--color-ink)"
+          strokeWidth={bars.at(-1)!.wide < 4 ? 0.6 : 1.4}
+        />
+      ))}
+      {lit !== undefined && bars[lit - 1] && (
+        <path d={bars[lit - 1]!.d} fill="var(--color-ink)" stroke="var(--color-ink)" strokeWidth={3} />
+      )}
     </svg>
   )
 }

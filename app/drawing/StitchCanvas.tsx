@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useRef } from 'react'
-import type { Plan } from '../../core/index.ts'
 import { paintCells, type Shown } from './paintCells.ts'
-import { cellsOf, type DrawingFrame } from './unrolledDisc.ts'
+import { cellsIn } from './views/cells.ts'
+import type { View } from './views/view.ts'
 
 interface StitchCanvasProps {
-  readonly plan: Plan
-  readonly frame: DrawingFrame
+  /** Kept from one drawing to the next: its stitches are placed anew for another. */
+  readonly view: View
   readonly width: number
   readonly height: number
   readonly yarns: ReadonlyMap<string, string>
@@ -14,21 +14,9 @@ interface StitchCanvasProps {
 }
 
 /** The stitches of a plan, painted. What is said about them is drawn above, in SVG. */
-export function StitchCanvas({
-  plan,
-  frame,
-  width,
-  height,
-  yarns,
-  shown,
-  turned = false,
-}: StitchCanvasProps) {
+export function StitchCanvas({ view, width, height, yarns, shown, turned = false }: StitchCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null)
-  const { scale, x, y, cut, mirrored } = frame
-  const cells = useMemo(
-    () => cellsOf(plan, { scale, x, y, cut, mirrored }, turned),
-    [plan, scale, x, y, cut, mirrored, turned],
-  )
+  const cells = useMemo(() => cellsIn(view, turned), [view, turned])
   const shownKey = JSON.stringify(shown)
   useEffect(() => {
     const element = canvas.current

@@ -1,7 +1,8 @@
 import { planPiece } from '../../core/index.ts'
 import { discSpec } from '../../core/testing/specs.ts'
 import { paintCells, type Shown } from './paintCells.ts'
-import { cellsOf, type DrawingFrame } from './unrolledDisc.ts'
+import { unrolled } from './views/unrolled.ts'
+import { cellsIn } from './views/cells.ts'
 import { DEC, INC, yarnInk } from './yarnInk.ts'
 
 /** A path that keeps how much was drawn in it. */
@@ -48,10 +49,10 @@ function painted(shown: Shown, size: number, yarns: Record<string, string>, besi
     colours: [{ fromRound: 1, yarn: 'fog', ...(beside.length > 0 ? { beside } : {}) }],
   })
   const plan = planPiece({ ...base, gauge: { ...base.gauge, strands: 2 } })
-  const frame: DrawingFrame = { scale: size / 160, x: size / 2, y: size / 2, cut: 1, mirrored: false }
+  const view = unrolled(plan, { scale: size / 160, x: size / 2, y: size / 2, cut: 1, mirrored: false })
   paintCells(
     context as unknown as CanvasRenderingContext2D,
-    cellsOf(plan, frame),
+    cellsIn(view),
     new Map(Object.entries(yarns)),
     shown,
   )

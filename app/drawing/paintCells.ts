@@ -1,5 +1,5 @@
-import type { Cell, Point } from './unrolledDisc.ts'
-import { DEC, INC, yarnInk, type YarnInk } from './yarnInk.ts'
+import { INC, WORK, type Cells } from './views/cells.ts'
+import { DEC as DEC_INK, INC as INC_INK, yarnInk, type YarnInk } from './yarnInk.ts'
 
 /**
  * How much of the work is there: all of it in yarn; made up to a stitch and the rest to come; or only a
@@ -29,78 +29,66 @@ interface Batch {
   readonly strand: string
 }
 
-/** Small stitches of one round and yarn that touch, filled as one. */
-interface Strip {
-  readonly batch: Batch
-  readonly round: number
-  nextUnit: number
-  readonly foot: Point[]
-  readonly top: Point[]
-}
-
 /** Paints stitches, increases and decreases. Yarns are colours by id. */
 export function paintCells(
   context: CanvasRenderingContext2D,
-  cells: readonly Cell[],
+  cells: Cells,
   yarns: ReadonlyMap<string, string>,
   shown: Shown,
 ): void {
-  const batches = new Map<string, Batch>()
+  const batches = new Map<number, Batch>()
   const toCome = new Path2D()
   const increases = new Map<string, Path2D>()
   const slots = new Path2D()
   const decreases = new Path2D()
-  let strip: Strip | undefined
-  const endStrip = () => {
-    if (strip) traceStrip(strip)
-    strip = undefined
+  const { count, round, unit, kind, yarn, strand } = cells
+  /** Where a strip of small stitches of one round and yarn that touch began; they are filled as one. */
+  let begun = -1
+  const endStrip = (end: number) => {
+    if (begun >= 0) traceStrip(batchFor(batches, cells, begun), cells, begun, end)
+    begun = -1
   }
-  for (const cell of cells) {
-    const made = isMade(cell, shown)
-    if (
-      !made &&
-      ((shown.kind === 'madeTo' && !shown.toCome) || (shown.kind === 'guess' && cell.kind === 'work'))
-    ) {
-      continue
-    }
-    const height = heightOf(cell)
+  for (let cell = 0; cell < count; cell++) {
+    const made = isMade(round[cell]!, unit[cell]!, shown)
+    const plain = kind[cell] === WORK
+    const touches =
+      begun >= 0 &&
+      plain &&
+      made &&
+      round[cell] === round[cell - 1] &&
+      unit[cell] === unit[cell - 1]! + 1 &&
+      yarn[cell] === yarn[begun] &&
+      strand[cell] === strand[begun]
+    if (!touches) endStrip(cell)
+    if (!made && ((shown.kind === 'madeTo' && !shown.toCome) || (shown.kind === 'guess' && plain))) continue
+    const height = heightOf(cells, cell)
     const trace = height < ROUNDED_FROM ? tracePlain : traceRounded
-    if (!made) trace(toCome, cell)
-    else if (cell.kind === 'inc') {
-      trace(pathFor(increases, cell.yarn), cell)
-      if (height >= ROUNDED_FROM / 2) traceSlot(slots, cell)
-    } else if (cell.kind === 'dec') trace(decreases, cell)
-    else {
-      const batch = batchFor(batches, cell)
-      if (height >= ROUNDED_FROM) {
-        trace(batch.cells, cell)
-        trace(batch.edges, cell)
-        if (height >= STRAND_FROM) traceStrand(batch.strands, cell)
-        continue
-      }
-      if (strip?.batch !== batch || strip.round !== cell.round || strip.nextUnit !== cell.unit) {
-        endStrip()
-        strip = { batch, round: cell.round, nextUnit: cell.unit, foot: [], top: [] }
-      }
-      strip.nextUnit = cell.unit + 1
-      strip.foot.push(...cell.foot)
-      strip.top.push(...cell.top)
-      traceSide(batch.edges, cell)
-    }
+    if (!made) trace(toCome, cells, cell)
+    else if (kind[cell] === INC) {
+      trace(pathFor(increases, cells.yarns[yarn[cell]!]!), cells, cell)
+      if (height >= ROUNDED_FROM / 2) traceSlot(slots, cells, cell)
+    } else if (!plain) trace(decreases, cells, cell)
+    else if (height >= ROUNDED_FROM) {
+      endStrip(cell)
+      const batch = batchFor(batches, cells, cell)
+      trace(batch.cells, cells, cell)
+      trace(batch.edges, cells, cell)
+      if (height >= STRAND_FROM) traceStrand(batch.strands, cells, cell)
+    } else if (begun < 0) begun = cell
   }
-  endStrip()
-  const ink = (yarn: string): YarnInk => yarnInk(yarns.get(yarn) ?? '#FAFCFB')
+  endStrip(count)
+  const ink = (name: string): YarnInk => yarnInk(yarns.get(name) ?? '#FAFCFB')
   context.lineJoin = 'round'
-  for (const { yarn, strand: strandYarn, cells: path, edges, strands } of batches.values()) {
-    const { fill, outline, strand } = ink(yarn)
-    const marled = strandYarn !== yarn
+  for (const { yarn: own, strand: strandYarn, cells: path, edges, strands } of batches.values()) {
+    const { fill, outline, strand: line } = ink(own)
+    const marled = strandYarn !== own
     context.fillStyle = fill
     context.fill(path)
     context.lineWidth = 0.6
     context.strokeStyle = outline
     context.stroke(edges)
     context.lineWidth = marled ? 2.4 : 1
-    context.strokeStyle = marled ? ink(strandYarn).fill : strand
+    context.strokeStyle = marled ? ink(strandYarn).fill : line
     context.stroke(strands)
   }
   context.lineWidth = 0.8
@@ -108,31 +96,37 @@ export function paintCells(
   context.setLineDash(shown.kind === 'guess' ? [3, 3] : [])
   context.stroke(toCome)
   context.setLineDash([])
-  for (const [yarn, path] of increases) {
+  for (const [name, path] of increases) {
     context.lineWidth = 1.8
-    context.strokeStyle = ink(yarn).keyline
+    context.strokeStyle = ink(name).keyline
     context.stroke(path)
-    context.fillStyle = INC
+    context.fillStyle = INC_INK
     context.fill(path)
   }
   context.lineWidth = 1.4
   context.strokeStyle = '#FFFFFF'
   context.stroke(slots)
   context.lineWidth = 2
-  context.strokeStyle = DEC
+  context.strokeStyle = DEC_INK
   context.stroke(decreases)
 }
 
-function isMade({ round, unit }: Cell, shown: Shown): boolean {
+function isMade(round: number, unit: number, shown: Shown): boolean {
   if (shown.kind !== 'madeTo') return shown.kind === 'all'
   return round < shown.round || (round === shown.round && unit < shown.unit)
 }
 
-function batchFor(batches: Map<string, Batch>, { yarn, strand }: Cell): Batch {
-  const key = yarn === strand ? yarn : `${yarn} ${strand}`
+function batchFor(batches: Map<number, Batch>, { yarn, strand, yarns }: Cells, cell: number): Batch {
+  const key = 256 * yarn[cell]! + strand[cell]!
   const known = batches.get(key)
   if (known) return known
-  const batch = { cells: new Path2D(), edges: new Path2D(), strands: new Path2D(), yarn, strand }
+  const batch = {
+    cells: new Path2D(),
+    edges: new Path2D(),
+    strands: new Path2D(),
+    yarn: yarns[yarn[cell]!]!,
+    strand: yarns[strand[cell]!]!,
+  }
   batches.set(key, batch)
   return batch
 }
@@ -143,99 +137,136 @@ function pathFor(paths: Map<string, Path2D>, yarn: string): Path2D {
   return path
 }
 
-const between = (one: Point, other: Point, share: number): Point => ({
-  x: one.x + (other.x - one.x) * share,
-  y: one.y + (other.y - one.y) * share,
-})
+/** The middle of a line of points, as (x, y). */
+function middleOf({ points: { data } }: Cells, from: number, to: number): readonly [number, number] {
+  const size = to - from
+  const at = 2 * (from + ((size - 1) >> 1))
+  if (size % 2 === 1) return [data[at]!, data[at + 1]!]
+  return [(data[at]! + data[at + 2]!) / 2, (data[at + 1]! + data[at + 3]!) / 2]
+}
 
-const middle = (line: readonly Point[]): Point =>
-  line.length % 2 === 1
-    ? line[(line.length - 1) / 2]!
-    : between(line[line.length / 2 - 1]!, line[line.length / 2]!, 0.5)
+const footMiddle = (cells: Cells, cell: number) => middleOf(cells, cells.foot[cell]!, cells.top[cell]!)
+const topMiddle = (cells: Cells, cell: number) => middleOf(cells, cells.top[cell]!, cells.foot[cell + 1]!)
 
-const distance = (one: Point, other: Point) => Math.hypot(one.x - other.x, one.y - other.y)
+function heightOf(cells: Cells, cell: number): number {
+  const [footX, footY] = footMiddle(cells, cell)
+  const [topX, topY] = topMiddle(cells, cell)
+  return Math.hypot(topX - footX, topY - footY)
+}
 
-const heightOf = ({ foot, top }: Cell) => distance(middle(foot), middle(top))
+/** Room for the outline of one cell, used again by the next. */
+let outline = new Float64Array(64)
 
-/** Outline of the cell a hair inside its true edges: foot from start to end, then the top back. */
-function insetCorners({ foot, top }: Cell): Point[] {
-  const outline = [...foot, ...[...top].reverse()]
-  const centre = between(middle(foot), middle(top), 0.5)
-  return outline.map((point) => {
-    const away = distance(point, centre)
-    return away < 2 * INSET ? point : between(point, centre, (INSET * 1.3) / away)
-  })
+/** Outline of the cell a hair inside its true edges: foot from start to end, then the top back. Returns its length. */
+function insetOutline(cells: Cells, cell: number): number {
+  const { data } = cells.points
+  const [foot, top, end] = [cells.foot[cell]!, cells.top[cell]!, cells.foot[cell + 1]!]
+  const length = end - foot
+  if (outline.length < 2 * length) outline = new Float64Array(4 * length)
+  const [footX, footY] = footMiddle(cells, cell)
+  const [topX, topY] = topMiddle(cells, cell)
+  const [x, y] = [(footX + topX) / 2, (footY + topY) / 2]
+  for (let index = 0; index < length; index++) {
+    const point = foot + index < top ? foot + index : end - 1 - (foot + index - top)
+    const [pointX, pointY] = [data[2 * point]!, data[2 * point + 1]!]
+    const away = Math.hypot(pointX - x, pointY - y)
+    const inward = away < 2 * INSET ? 0 : (INSET * 1.3) / away
+    outline[2 * index] = pointX + (x - pointX) * inward
+    outline[2 * index + 1] = pointY + (y - pointY) * inward
+  }
+  return length
 }
 
 /**
  * A closed outline with its sharp corners rounded. It is closed by a line: `closePath` takes longer the
  * more a path already holds, and thousands of stitches share one.
  */
-function traceRounded(path: Path2D, cell: Cell): void {
-  const outline = insetCorners(cell)
-  const { length } = outline
-  let startX = 0
-  let startY = 0
+function traceRounded(path: Path2D, cells: Cells, cell: number): void {
+  const length = insetOutline(cells, cell)
+  let [startX, startY] = [0, 0]
   for (let index = 0; index < length; index++) {
-    const corner = outline[index]!
-    const before = outline[(index + length - 1) % length]!
-    const after = outline[(index + 1) % length]!
-    const into = distance(before, corner)
-    const out = distance(corner, after)
+    const before = 2 * ((index + length - 1) % length)
+    const after = 2 * ((index + 1) % length)
+    const [x, y] = [outline[2 * index]!, outline[2 * index + 1]!]
+    const [backX, backY] = [outline[before]! - x, outline[before + 1]! - y]
+    const [onX, onY] = [outline[after]! - x, outline[after + 1]! - y]
+    const [into, out] = [Math.hypot(backX, backY), Math.hypot(onX, onY)]
     const reach = Math.min(CORNER, into * 0.32, out * 0.32)
-    const start = into > 0 ? between(corner, before, reach / into) : corner
-    const end = out > 0 ? between(corner, after, reach / out) : corner
+    const [back, on] = [into > 0 ? reach / into : 0, out > 0 ? reach / out : 0]
+    const [fromX, fromY] = [x + backX * back, y + backY * back]
     if (index === 0) {
-      startX = start.x
-      startY = start.y
-      path.moveTo(startX, startY)
-    } else path.lineTo(start.x, start.y)
-    path.quadraticCurveTo(corner.x, corner.y, end.x, end.y)
+      ;[startX, startY] = [fromX, fromY]
+      path.moveTo(fromX, fromY)
+    } else path.lineTo(fromX, fromY)
+    path.quadraticCurveTo(x, y, x + onX * on, y + onY * on)
   }
   path.lineTo(startX, startY)
 }
 
+/** Adds points one after the other, forwards or back. */
+function lineAlong(path: Path2D, { points: { data } }: Cells, from: number, to: number): void {
+  const by = from <= to ? 1 : -1
+  for (let point = from; point !== to; point += by) path.lineTo(data[2 * point]!, data[2 * point + 1]!)
+}
+
 /** A closed outline on the true edges. */
-function tracePlain(path: Path2D, { foot, top }: Cell): void {
-  const start = foot[0]!
-  path.moveTo(start.x, start.y)
-  for (let index = 1; index < foot.length; index++) path.lineTo(foot[index]!.x, foot[index]!.y)
-  for (let index = top.length - 1; index >= 0; index--) path.lineTo(top[index]!.x, top[index]!.y)
-  path.lineTo(start.x, start.y)
+function tracePlain(path: Path2D, cells: Cells, cell: number): void {
+  const { data } = cells.points
+  const [foot, top, end] = [cells.foot[cell]!, cells.top[cell]!, cells.foot[cell + 1]!]
+  path.moveTo(data[2 * foot]!, data[2 * foot + 1]!)
+  lineAlong(path, cells, foot + 1, top)
+  lineAlong(path, cells, end - 1, top - 1)
+  path.lineTo(data[2 * foot]!, data[2 * foot + 1]!)
 }
 
-/** The outline of a strip, closed by a line, and the top edge of its stitches. */
-function traceStrip({ batch: { cells, edges }, foot, top }: Strip): void {
-  foot.forEach(({ x, y }, index) => (index === 0 ? cells.moveTo(x, y) : cells.lineTo(x, y)))
-  for (let index = top.length - 1; index >= 0; index--) cells.lineTo(top[index]!.x, top[index]!.y)
-  cells.lineTo(foot[0]!.x, foot[0]!.y)
-  top.forEach(({ x, y }, index) => (index === 0 ? edges.moveTo(x, y) : edges.lineTo(x, y)))
-}
-
-/** The side where a stitch begins: its neighbour draws the other. */
-function traceSide(path: Path2D, { foot, top }: Cell): void {
-  path.moveTo(foot[0]!.x, foot[0]!.y)
-  path.lineTo(top[0]!.x, top[0]!.y)
+/** The outline of a strip, closed by a line; the top edge of its stitches, and the side where each begins. */
+function traceStrip({ cells: area, edges }: Batch, cells: Cells, from: number, to: number): void {
+  const { foot, top, points } = cells
+  const { data } = points
+  const start = foot[from]!
+  area.moveTo(data[2 * start]!, data[2 * start + 1]!)
+  // Where one stitch ends the next begins: that point is drawn once.
+  for (let cell = from; cell < to; cell++) lineAlong(area, cells, foot[cell]! + 1, top[cell]!)
+  for (let cell = to - 1; cell >= from; cell--) {
+    const last = foot[cell + 1]! - (cell === to - 1 ? 1 : 2)
+    lineAlong(area, cells, last, top[cell]! - 1)
+  }
+  area.lineTo(data[2 * start]!, data[2 * start + 1]!)
+  edges.moveTo(data[2 * top[from]!]!, data[2 * top[from]! + 1]!)
+  for (let cell = from; cell < to; cell++) lineAlong(edges, cells, top[cell]! + 1, foot[cell + 1]!)
+  for (let cell = from; cell < to; cell++) {
+    edges.moveTo(data[2 * foot[cell]!]!, data[2 * foot[cell]! + 1]!)
+    edges.lineTo(data[2 * top[cell]!]!, data[2 * top[cell]! + 1]!)
+  }
 }
 
 /** One slanting S from foot to top. */
-function traceStrand(path: Path2D, { foot, top }: Cell): void {
-  const low = between(foot[0]!, foot.at(-1)!, 0.36)
-  const high = between(top[0]!, top.at(-1)!, 0.64)
-  const from = between(low, high, 0.14)
-  const to = between(low, high, 0.86)
-  const lowSide = between(between(foot[0]!, top[0]!, 0.5), between(foot.at(-1)!, top.at(-1)!, 0.5), 0.78)
-  const highSide = between(between(foot[0]!, top[0]!, 0.5), between(foot.at(-1)!, top.at(-1)!, 0.5), 0.22)
-  path.moveTo(from.x, from.y)
-  path.bezierCurveTo(lowSide.x, lowSide.y, highSide.x, highSide.y, to.x, to.y)
+function traceStrand(path: Path2D, cells: Cells, cell: number): void {
+  const { data } = cells.points
+  const [foot, top, end] = [cells.foot[cell]!, cells.top[cell]!, cells.foot[cell + 1]!]
+  /** A place in the cell: so far from its start to its end, and from its foot to its top. */
+  const at = (across: number, up: number, axis: 0 | 1) => {
+    const low = data[2 * foot + axis]! + (data[2 * top - 2 + axis]! - data[2 * foot + axis]!) * across
+    const high = data[2 * top + axis]! + (data[2 * end - 2 + axis]! - data[2 * top + axis]!) * across
+    return low + (high - low) * up
+  }
+  /** On the line that slants from 0.36 along the foot to 0.64 along the top. */
+  const slant = (up: number, axis: 0 | 1) => at(0.36, 0, axis) + (at(0.64, 1, axis) - at(0.36, 0, axis)) * up
+  path.moveTo(slant(0.14, 0), slant(0.14, 1))
+  path.bezierCurveTo(
+    at(0.78, 0.5, 0),
+    at(0.78, 0.5, 1),
+    at(0.22, 0.5, 0),
+    at(0.22, 0.5, 1),
+    slant(0.86, 0),
+    slant(0.86, 1),
+  )
 }
 
 /** The light slot cut into the wide side of an increase. */
-function traceSlot(path: Path2D, { foot, top }: Cell): void {
-  const outside = middle(top)
-  const inside = middle(foot)
-  const from = between(outside, inside, 0.06)
-  const to = between(outside, inside, 0.42)
-  path.moveTo(from.x, from.y)
-  path.lineTo(to.x, to.y)
+function traceSlot(path: Path2D, cells: Cells, cell: number): void {
+  const [topX, topY] = topMiddle(cells, cell)
+  const [footX, footY] = footMiddle(cells, cell)
+  path.moveTo(topX + (footX - topX) * 0.06, topY + (footY - topY) * 0.06)
+  path.lineTo(topX + (footX - topX) * 0.42, topY + (footY - topY) * 0.42)
 }

@@ -1,4 +1,4 @@
-import type { Point } from './unrolledDisc.ts'
+import type { Point } from './views/points.ts'
 
 const round = (value: number) => Math.round(value * 10) / 10
 

@@ -1,6 +1,6 @@
 import {
-  NOT_STARTED,
   pin,
+  startOf,
   type CopyRecord,
   type PieceSpec,
   type Plan,
@@ -46,7 +46,7 @@ export async function beginCopy(
       at,
       type: 'start',
       planVersion: version,
-      to: NOT_STARTED.position,
+      to: startOf(plan.rounds),
     })
     return copy
   })

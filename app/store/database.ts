@@ -1,9 +1,11 @@
-import Dexie, { type Table } from 'dexie'
+import Dexie, { type Table, type Transaction } from 'dexie'
 import {
   MIGRATIONS,
+  namesOf,
   type CopyRecord,
   type GaugeRecord,
   type LogEvent,
+  type Migration,
   type OldRecord,
   type PieceReading,
   type PieceRecord,
@@ -60,7 +62,7 @@ export class UzelDatabase extends Dexie {
       settings: 'key',
       remembered: 'key',
     })
-    for (const { to, up } of MIGRATIONS) {
+    for (const { to, up, log } of MIGRATIONS) {
       this.version(to)
         .stores(STORES_ADDED[to] ?? {})
         .upgrade(async (transaction) => {
@@ -76,11 +78,44 @@ export class UzelDatabase extends Dexie {
                 holder.value = change(record, all)
               })
           }
+          if (log) await changeLogs(transaction, log)
         })
     }
     // A table of this browser alone, which files know nothing of.
     this.version(4.1).stores({ logBlocks: '[copyId+from]' })
   }
+}
+
+/** Every copy's log as a version changed it: what came in blocks and what was tapped, one chain. */
+async function changeLogs(transaction: Transaction, change: NonNullable<Migration['log']>): Promise<void> {
+  const versions = await transaction.table<OldRecord>('planVersions').toArray()
+  for (const { id, pieceId } of await transaction.table<OldRecord>('copies').toArray()) {
+    const between = [
+      [id, 0],
+      [id, Infinity],
+    ] as const
+    const blocks = await transaction
+      .table<OldBlock>('logBlocks')
+      .where('[copyId+from]')
+      .between(...between)
+      .toArray()
+    const singles = await transaction
+      .table<OldRecord>('events')
+      .where('[copyId+seq]')
+      .between(...between)
+      .toArray()
+    const log = change([...blocks.flatMap(({ events }) => events), ...singles], namesOf(versions, pieceId))
+    let taken = 0
+    const next = (count: number) => log.slice(taken, (taken += count))
+    await transaction
+      .table('logBlocks')
+      .bulkPut(blocks.map((block) => ({ ...block, events: next(block.events.length) })))
+    await transaction.table('events').bulkPut(next(singles.length))
+  }
+}
+
+interface OldBlock {
+  readonly events: readonly OldRecord[]
 }
 
 export const database = new UzelDatabase()

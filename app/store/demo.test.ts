@@ -13,7 +13,7 @@ import { beginCopy } from './beginCopy.ts'
 import { database } from './database.ts'
 import { placeDemo, putDemo, putDemoBack, takeDemoAway } from './demo.ts'
 import { readDemo } from './demoRecord.ts'
-import { createMat, deleteProject, saveGauge, savePiece, saveSettings } from './mutations.ts'
+import { createPiece, deleteProject, saveGauge, savePiece, saveSettings } from './mutations.ts'
 import { readSettings } from './queries.ts'
 import { recordsOf } from './records.ts'
 
@@ -50,7 +50,11 @@ test('taken away, nothing of the demo is left; put back, all of it is there, wor
 })
 
 test('a mat of the maker’s own on a demo gauge and yarn keeps both when the demo goes', async () => {
-  const piece = await createMat({ name: 'Bench mat', across: 300, gaugeId: 'cotton-single' })
+  const piece = await createPiece({
+    name: 'Bench mat',
+    form: { family: 'disc', across: 300 },
+    gaugeId: 'cotton-single',
+  })
   await savePiece({ ...piece, colours: [{ fromRound: 1, yarn: 'soot', beside: ['bark'] }] })
   await takeDemoAway()
   const { projects, gauges, yarns } = await recordsOf()
@@ -60,11 +64,19 @@ test('a mat of the maker’s own on a demo gauge and yarn keeps both when the de
 })
 
 test('a plan that was begun in a demo yarn, and a mat that can come back, keep theirs too', async () => {
-  const begun = await createMat({ name: 'Bench mat', across: 200, gaugeId: 'cotton-single' })
+  const begun = await createPiece({
+    name: 'Bench mat',
+    form: { family: 'disc', across: 200 },
+    gaugeId: 'cotton-single',
+  })
   const gauge = (await database.gauges.get('cotton-single'))!
   const spec = specOf({ ...begun, colours: [{ fromRound: 1, yarn: 'soot' }] }, gauge, 18)
   await beginCopy({ pieceId: begun.id, number: 1, spec, plan: planPiece(spec) })
-  const away = await createMat({ name: 'Stool mat', across: 200, gaugeId: 'loft-wool' })
+  const away = await createPiece({
+    name: 'Stool mat',
+    form: { family: 'disc', across: 200 },
+    gaugeId: 'loft-wool',
+  })
   await savePiece({ ...away, colours: [{ fromRound: 1, yarn: 'bark' }] })
   await deleteProject(away.projectId)
   await takeDemoAway()
@@ -75,14 +87,14 @@ test('a plan that was begun in a demo yarn, and a mat that can come back, keep t
 })
 
 test('fetched once more, the demo writes over no gauge that stayed and was changed', async () => {
-  await createMat({ name: 'Bench mat', across: 200, gaugeId: 'cotton-single' })
+  await createPiece({ name: 'Bench mat', form: { family: 'disc', across: 200 }, gaugeId: 'cotton-single' })
   await takeDemoAway()
   const changed = { ...(await database.gauges.get('cotton-single'))!, name: 'My cotton', hook: 4.5 }
   await saveGauge(changed)
   await putDemo(file, 'aside')
   expect(await database.gauges.get('cotton-single')).toEqual(changed)
   expect((await readDemo())?.gauges).not.toContain('cotton-single')
-  expect(await database.projects.count()).toBe(3)
+  expect(await database.projects.count()).toBe(5)
 })
 
 test('a workshop that was given a name of its own keeps it', async () => {
@@ -96,7 +108,10 @@ test('a workshop that was given a name of its own keeps it', async () => {
 test('set aside, the demo stays whole, and the shelf is the maker’s own by name', async () => {
   const before = await database.events.count()
   await placeDemo('aside')
-  expect(await readDemo()).toMatchObject({ place: 'aside', projects: ['kettle-trivet', 'tin-mug-mats'] })
+  expect(await readDemo()).toMatchObject({
+    place: 'aside',
+    projects: ['kettle-trivet', 'tin-mug-mats', 'lamp-glass-sleeve', 'wardens-cap'],
+  })
   expect(await database.events.count()).toBe(before)
   expect((await readSettings()).name).toBe('My workshop')
   await placeDemo('among')
@@ -105,13 +120,15 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
 
 test('a new piece opens on no stranger’s yarn, unless it goes by the stranger’s gauge', async () => {
   const yarnOf = ({ colours }: PieceRecord) => colours[0]!.yarn
-  const first = yarnOf(await createMat({ name: 'Pot mat', across: 180 }))
+  const first = yarnOf(await createPiece({ name: 'Pot mat', form: { family: 'disc', across: 180 } }))
   expect(file.yarns.map(({ id }) => id)).not.toContain(first)
   expect((await database.yarns.get(first))?.name).toBe('My yarn')
   // The next one finds the maker's own.
-  expect(yarnOf(await createMat({ name: 'Stool mat', across: 320 }))).toBe(first)
+  expect(yarnOf(await createPiece({ name: 'Stool mat', form: { family: 'disc', across: 320 } }))).toBe(first)
   expect(file.yarns.map(({ id }) => id)).toContain(
-    yarnOf(await createMat({ name: 'Trivet', across: 200, gaugeId: 'cotton-single' })),
+    yarnOf(
+      await createPiece({ name: 'Trivet', form: { family: 'disc', across: 200 }, gaugeId: 'cotton-single' }),
+    ),
   )
 })
 

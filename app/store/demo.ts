@@ -1,4 +1,4 @@
-import { DEFAULT_SETTINGS, yarnsOf, type ProjectFile, type Records } from '../../core/index.ts'
+import { DEFAULT_SETTINGS, gaugesUsed, yarnsOf, type ProjectFile, type Records } from '../../core/index.ts'
 import { database } from './database.ts'
 import { forgetDemo, keepDemo, readDemo, type Demo } from './demoRecord.ts'
 import { useStored } from './liveQueries.ts'
@@ -77,7 +77,7 @@ export async function takeDemoAway(): Promise<
     const pieces = await database.pieces.toArray()
     const pinned = await database.planVersions.toArray()
     const own = new Set([
-      ...pieces.flatMap(({ gaugeId, colours }) => [gaugeId, ...yarnsOf(colours)]),
+      ...pieces.flatMap((piece) => [...gaugesUsed(piece), ...yarnsOf(piece.colours)]),
       ...pinned.flatMap(({ spec }) => yarnsOf(spec.colours)),
     ])
     await database.gauges.bulkDelete(demo.gauges.filter((id) => !own.has(id)))

@@ -1,10 +1,6 @@
 import { proxy, wrap } from 'comlink'
-import { format } from 'date-fns'
-import { projectFile, writeProjectFile } from '../../core/index.ts'
 import type { ImportWorker } from '../workers/import.worker.ts'
 import type { FoundInFile, OnConflict } from './importing.ts'
-import { readSettings } from './queries.ts'
-import { recordsOf } from './records.ts'
 
 /** Larger files are refused unread: a workshop with a million taps has a fifth of this. */
 export const LARGEST_FILE_BYTES = 1e9
@@ -46,26 +42,4 @@ export function openFile(file: File, onProgress: (share: number) => void): Opene
     take: (onConflict, withSettings) => Promise.race([remote.take(onConflict, withSettings, told), failed]),
     close: () => worker.terminate(),
   }
-}
-
-/** One project, or the whole workshop when none is named, as a file to keep. */
-export async function exportFile(project?: { id: string; name: string }): Promise<void> {
-  const settings = await readSettings()
-  const records = await recordsOf(project && [project.id])
-  const now = new Date()
-  const file = projectFile(records, now.toISOString(), project ? undefined : settings)
-  const name = (project?.name ?? settings.name)
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-  download(`${name || 'workshop'}-${format(now, 'yyyy-MM-dd')}.uzel.json`, writeProjectFile(file))
-}
-
-export function download(name: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
-  const link = document.createElement('a')
-  link.href = address
-  link.download = name
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(address), 10_000)
 }

@@ -3,7 +3,7 @@ import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
 import {
   DEFAULT_SETTINGS,
   LIMITS,
-  newMat,
+  newPiece,
   projectFile,
   UNMEASURED_GAUGE,
   writeProjectFile,
@@ -13,23 +13,29 @@ import {
 } from '../../core/index.ts'
 import { database } from './database.ts'
 import { keepFinished } from './keepFinished.ts'
-import { createMat, renameProject, saveGauge, savePiece, saveSettings, saveYarn } from './mutations.ts'
+import { createPiece, renameProject, saveGauge, savePiece, saveSettings, saveYarn } from './mutations.ts'
 import { mustFit, notStoredWords, Refused } from './mustFit.ts'
 import { readSettings } from './queries.ts'
 
 const gauge: GaugeRecord = { ...UNMEASURED_GAUGE, id: 'gauge' }
 const yarn: YarnRecord = { id: 'fog', name: 'Fog', colour: '#FAFCFB', weight: 4, fibre: 'cotton' }
-const mat = newMat({ id: 'mat', projectId: 'mats', gaugeId: 'gauge', yarnId: 'fog', across: 110 })
+const mat = newPiece({
+  id: 'mat',
+  projectId: 'mats',
+  gaugeId: 'gauge',
+  yarnId: 'fog',
+  form: { family: 'disc', across: 110 },
+})
 
 beforeEach(() => Promise.all(database.tables.map((table) => table.clear())))
 
 test.each<[string, () => Promise<unknown>, RegExp]>([
   [
     'a mat wider than a room',
-    () => savePiece({ ...mat, form: { ...mat.form, across: 4000 } }),
+    () => savePiece({ ...mat, form: { family: 'disc', across: 4000 } }),
     /form\.across/,
   ],
-  ['a mat of nothing', () => savePiece({ ...mat, form: { ...mat.form, across: 0 } }), /form\.across/],
+  ['a mat of nothing', () => savePiece({ ...mat, form: { family: 'disc', across: 0 } }), /form\.across/],
   ['half a copy', () => savePiece({ ...mat, quantity: 1.5 }), /quantity/],
   [
     'two yarns at one round',
@@ -41,16 +47,24 @@ test.each<[string, () => Promise<unknown>, RegExp]>([
   ['a ball of a thousand million metres', () => saveYarn({ ...yarn, metresPerBall: 1e9 }), /metresPerBall/],
   ['a colour that leads elsewhere', () => saveYarn({ ...yarn, colour: 'url(x)' }), /colour/],
   ['a name of ten thousand letters', () => renameProject('mats', 'x'.repeat(10_000)), /name/],
-  ['a mat without a name', () => createMat({ name: '', across: 200 }), /name/],
+  ['a mat without a name', () => createPiece({ name: '', form: { family: 'disc', across: 200 } }), /name/],
   ['a pace of no hands', () => saveSettings({ pace: 400 }), /pace/],
   [
     'a reading three kilometres wide',
     () =>
       keepFinished(
-        { id: 'r', copyId: 'c', at: 1, planVersion: 1, afterRound: 5, across: [3e6], edge: { kind: 'flat' } },
+        {
+          id: 'r',
+          copyId: 'c',
+          at: 1,
+          planVersion: 1,
+          afterRound: 5,
+          seen: [{ of: 'across', at: 5, values: [3e6] }],
+          edge: { kind: 'flat' },
+        },
         gauge,
       ),
-    /across/,
+    /seen/,
   ],
 ])('%s is refused before it is stored, with the field', async (_, save, says) => {
   await expect(save()).rejects.toThrow(says)
@@ -87,7 +101,7 @@ const edited: fc.Arbitrary<PieceRecord> = fc
   })
   .map(({ across, tolerance, quantity, rhythm, firstCount, of, even, from, chains }) => ({
     ...mat,
-    form: { ...mat.form, across },
+    form: { family: 'disc' as const, across },
     tolerance,
     quantity,
     rhythm,
@@ -147,7 +161,7 @@ test('a maker is told what was refused, or that the disk may be full', () => {
 
 test('limits are said once: what a field takes at its edges, the gate takes, and a step beyond neither', async () => {
   for (const [table, at, record] of [
-    ['pieces', LIMITS.across, (across: number) => ({ ...mat, form: { ...mat.form, across } })],
+    ['pieces', LIMITS.across, (across: number) => ({ ...mat, form: { family: 'disc', across } })],
     ['pieces', LIMITS.quantity, (quantity: number) => ({ ...mat, quantity })],
     ['gauges', LIMITS.hook, (hook: number) => ({ ...gauge, hook })],
     ['gauges', LIMITS.strands, (strands: number) => ({ ...gauge, strands })],

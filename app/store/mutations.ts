@@ -1,7 +1,8 @@
 import {
+  gaugesUsed,
   LONGEST_NAME,
   metresAtHand,
-  newMat,
+  newPiece,
   UNMEASURED_GAUGE,
   withFreshIds,
   yarnsOf,
@@ -9,6 +10,7 @@ import {
   type PieceRecord,
   type ProjectRecord,
   type Records,
+  type StoredForm,
   type WorkshopSettings,
   type YarnRecord,
 } from '../../core/index.ts'
@@ -20,17 +22,17 @@ import { putRecords, recordsOf, removePieces, removeProjects } from './records.t
 
 const DAY_MS = 86_400_000
 
-/** A new round mat, and what it is for: a project of its own, or one that is there already. */
-export interface NewPiece {
-  readonly across: number
+/** A new piece, and what it is for: a project of its own, or one that is there already. */
+export interface PieceToCreate {
+  readonly form: StoredForm
   readonly gaugeId?: string
   /** The project's name, or the piece's where it joins a project. */
   readonly name: string
   readonly projectId?: string
 }
 
-/** A new round mat with a yarn and, unless one is named, a gauge that is known from the label only. */
-export async function createMat({ across, gaugeId, name, projectId }: NewPiece): Promise<PieceRecord> {
+/** A new piece with a yarn and, unless one is named, a gauge that is known from the label only. */
+export async function createPiece({ form, gaugeId, name, projectId }: PieceToCreate): Promise<PieceRecord> {
   const now = Date.now()
   const project: ProjectRecord | undefined =
     projectId === undefined ? { id: freshId(), name, createdAt: now, updatedAt: now } : undefined
@@ -64,12 +66,12 @@ export async function createMat({ across, gaugeId, name, projectId }: NewPiece):
       await database.yarns.put(yarn)
       if (project) await database.projects.add(project)
       else await database.projects.update(projectId!, { updatedAt: now })
-      const piece = newMat({
+      const piece = newPiece({
         id: freshId(),
         projectId: project?.id ?? projectId!,
         gaugeId: gauge.id,
         yarnId: yarn.id,
-        across,
+        form,
         ...(project ? {} : { name }),
         place: (others.at(-1)?.place ?? 0) + 1,
       })
@@ -172,7 +174,8 @@ export async function saveGauge(gauge: GaugeRecord): Promise<void> {
 /** Takes a gauge out of the book. Pieces that go by it keep it: nothing is deleted while one does. */
 export async function deleteGauge(id: string): Promise<void> {
   await database.transaction('rw', database.gauges, database.pieces, async () => {
-    if ((await database.pieces.where('gaugeId').equals(id).count()) === 0) await database.gauges.delete(id)
+    const used = await database.pieces.filter((piece) => gaugesUsed(piece).includes(id)).count()
+    if (used === 0) await database.gauges.delete(id)
   })
 }
 

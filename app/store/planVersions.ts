@@ -1,19 +1,43 @@
-import { unpin, type Plan, type PlanVersionRecord } from '../../core/index.ts'
+import { unpin, type PieceSpec, type Plan, type PlanVersionRecord } from '../../core/index.ts'
 
-/** A plan that work was begun on, with all that follows from its rounds. */
-export interface PlanVersion extends Omit<PlanVersionRecord, 'plan'> {
-  readonly plan: Plan
+/** A plan that work was begun on. What follows from its rounds is worked out when it is first asked for. */
+export class PlanVersion {
+  readonly id: string
+  readonly pieceId: string
+  readonly version: number
+  readonly at: number
+  readonly spec: PieceSpec
+  readonly #kept: PlanVersionRecord['plan']
+  #plan: Plan | undefined
+
+  constructor({ id, pieceId, version, at, spec, plan }: PlanVersionRecord) {
+    this.id = id
+    this.pieceId = pieceId
+    this.version = version
+    this.at = at
+    this.spec = spec
+    this.#kept = plan
+  }
+
+  get plan(): Plan {
+    this.#plan ??= unpin(this.spec, this.#kept)
+    return this.#plan
+  }
+
+  /** Whether its plan is worked out already. */
+  get isLaid(): boolean {
+    return this.#plan !== undefined
+  }
 }
 
-const known = new Map<string, { readonly written: string; readonly plan: Plan }>()
+const known = new Map<string, { readonly written: string; readonly version: PlanVersion }>()
 
-/** A kept version as it is worked with. Laid out once, and again when a file has written over it. */
+/** A kept version as it is worked with: one and the same until a file has written over it. */
 export function versionOf(record: PlanVersionRecord): PlanVersion {
-  const { id, spec, plan } = record
-  const written = JSON.stringify([spec, plan])
-  const before = known.get(id)
-  if (before?.written === written) return { ...record, plan: before.plan }
-  const laid = unpin(spec, plan)
-  known.set(id, { written, plan: laid })
-  return { ...record, plan: laid }
+  const written = JSON.stringify([record.pieceId, record.version, record.at, record.spec, record.plan])
+  const before = known.get(record.id)
+  if (before?.written === written) return before.version
+  const version = new PlanVersion(record)
+  known.set(record.id, { written, version })
+  return version
 }

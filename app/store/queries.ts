@@ -1,7 +1,8 @@
 import { useMemo } from 'react'
 import {
   DEFAULT_SETTINGS,
-  meanDiameter,
+  gaugesUsed,
+  sizeSeen,
   paceFromLog,
   trackRecord,
   type CopyRecord,
@@ -24,6 +25,8 @@ export interface PieceView {
   readonly pieces: readonly PieceRecord[]
   readonly piece: PieceRecord
   readonly gauge: GaugeRecord
+  /** Gauges that sections of it go by. */
+  readonly others: readonly GaugeRecord[]
   readonly copies: readonly CopyRecord[]
   /** Plans that work was begun on, oldest first. */
   readonly versions: readonly PlanVersion[]
@@ -40,11 +43,13 @@ async function pieceView(
 ): Promise<PieceView | undefined> {
   const gauge = await database.gauges.get(piece.gaugeId)
   if (!gauge) return undefined
+  const [, ...named] = gaugesUsed(piece)
+  const others = (await database.gauges.bulkGet(named)).filter((one) => one !== undefined)
   const [copies, versions] = await Promise.all([
     database.copies.where('pieceId').equals(piece.id).sortBy('number'),
     database.planVersions.where('[pieceId+version]').between([piece.id, 0], [piece.id, Infinity]).toArray(),
   ])
-  return { project, pieces, piece, gauge, copies, versions: versions.map(versionOf) }
+  return { project, pieces, piece, gauge, others, copies, versions: versions.map(versionOf) }
 }
 
 const PROJECT_TABLES = ['projects', 'pieces', 'gauges', 'copies', 'planVersions']
@@ -131,7 +136,8 @@ export function useTrackRecord(): TrackRecord | undefined {
       const outcomes = await Promise.all(
         readings
           .sort((one, other) => one.at - other.at)
-          .map(async ({ copyId, planVersion, afterRound, across }) => {
+          .map(async (reading) => {
+            const { copyId, planVersion, afterRound } = reading
             const copy = copies.get(copyId)
             const pinned =
               copy?.finishedAt === undefined
@@ -141,8 +147,9 @@ export function useTrackRecord(): TrackRecord | undefined {
                     .equals([copy.pieceId, planVersion])
                     .first()
             if (pinned?.plan.rounds.length !== afterRound) return undefined
-            const measured = meanDiameter(across)
-            return { predicted: pinned.plan.finished.across, measured }
+            const [promised] = pinned.plan.finished.promises
+            const measured = promised && sizeSeen(reading, promised.of)
+            return promised && measured ? { predicted: promised.value, measured } : undefined
           }),
       )
       return trackRecord(outcomes.filter((outcome) => outcome !== undefined))

@@ -1,4 +1,4 @@
-import { RECORD_TABLES, yarnsOf, type Records, type WorkshopSettings } from '../../core/index.ts'
+import { gaugesUsed, RECORD_TABLES, yarnsOf, type Records, type WorkshopSettings } from '../../core/index.ts'
 import { database, type StoredProject } from './database.ts'
 import { eventsAfter, putLogs, removeLogs } from './workLog.ts'
 
@@ -22,7 +22,7 @@ export async function recordsOf(projectIds?: readonly string[]): Promise<Records
     .anyOf(copies.map(({ id }) => id))
     .toArray()
   // A whole workshop keeps yarns and gauges that no project uses yet.
-  const usedGauges = new Set(pieces.map(({ gaugeId }) => gaugeId))
+  const usedGauges = new Set(pieces.flatMap(gaugesUsed))
   const usedYarns = new Set([
     ...pieces.flatMap(({ colours }) => yarnsOf(colours)),
     ...planVersions.flatMap(({ spec }) => yarnsOf(spec.colours)),

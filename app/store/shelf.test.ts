@@ -4,7 +4,7 @@ import { projectFile, RECORD_TABLES, writeProjectFile, type ProjectFile } from '
 import { database } from './database.ts'
 import { importFile, previewImport } from './importing.ts'
 import {
-  createMat,
+  createPiece,
   deleteProject,
   duplicateProject,
   removePiece,
@@ -49,9 +49,14 @@ test('what is taken in goes out again as it came', async () => {
 
 test('the same file once more stands beside the first, sharing its yarns and gauges', async () => {
   await takeIn(demo, 'keepBoth')
-  expect((await previewImport(demo)).projects.map(({ alreadyHere }) => alreadyHere)).toEqual([true, true])
+  expect((await previewImport(demo)).projects.map(({ alreadyHere }) => alreadyHere)).toEqual([
+    true,
+    true,
+    true,
+    true,
+  ])
   await takeIn(demo, 'keepBoth')
-  expect(await database.projects.count()).toBe(4)
+  expect(await database.projects.count()).toBe(8)
   expect(await database.events.count()).toBe(2 * demo.events.length)
   expect(await database.yarns.count()).toBe(demo.yarns.length)
   expect(await database.gauges.count()).toBe(demo.gauges.length)
@@ -64,7 +69,7 @@ test('replacing puts back what the file has, and touches no gauge that has chang
   await saveGauge(changed)
   await takeIn(demo, 'replace')
   expect((await database.projects.get('kettle-trivet'))?.name).toBe('Kettle trivet')
-  expect(await database.projects.count()).toBe(2)
+  expect(await database.projects.count()).toBe(4)
   expect(await database.gauges.get(changed.id)).toEqual(changed)
   const piece = await database.pieces.get('trivet')
   expect(piece?.gaugeId).not.toBe(changed.id)
@@ -78,7 +83,7 @@ test('a duplicate has the plan and none of the work; a deleted project comes bac
   expect(copy.pieces[0]).toMatchObject({ quantity: 8, gaugeId: 'cotton-single' })
   expect([copy.copies, copy.planVersions, copy.events]).toEqual([[], [], []])
   await deleteProject('tin-mug-mats')
-  expect((await recordsOf()).projects).toHaveLength(2)
+  expect((await recordsOf()).projects).toHaveLength(4)
   await restoreProject('tin-mug-mats')
   expect((await recordsOf()).copies).toHaveLength(demo.copies.length)
 })
@@ -87,9 +92,13 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
   await takeIn(demo, 'keepBoth')
   await deleteProject('tin-mug-mats')
   await sweepDeleted(Date.now())
-  expect(await database.projects.count()).toBe(2)
+  expect(await database.projects.count()).toBe(4)
   await sweepDeleted(Date.now() + 2 * 86_400_000)
-  expect((await database.projects.toArray()).map(({ id }) => id)).toEqual(['kettle-trivet'])
+  expect((await database.projects.toArray()).map(({ id }) => id)).toEqual([
+    'kettle-trivet',
+    'lamp-glass-sleeve',
+    'wardens-cap',
+  ])
   expect(new Set((await database.events.toArray()).map(({ copyId }) => copyId))).toEqual(
     new Set(['trivet-1']),
   )
@@ -98,15 +107,15 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
 })
 
 test('a new mat brings a gauge and a yarn of its own, or goes by one that is there', async () => {
-  const { projectId: first } = await createMat({ name: 'Pot mat', across: 180 })
+  const { projectId: first } = await createPiece({ name: 'Pot mat', form: { family: 'disc', across: 180 } })
   const { pieces, gauges } = await recordsOf([first])
-  expect(pieces[0]!.form.across).toBe(180)
+  expect(pieces[0]!.form).toEqual({ family: 'disc', across: 180 })
   expect(gauges[0]!.evidence).toEqual([])
   await saveYarn({ id: 'a', name: 'Little', colour: '#55656C', weight: 4, fibre: 'acrylic', metres: 9 })
   await saveYarn({ id: 'z', name: 'Most', colour: '#55656C', weight: 4, fibre: 'cotton', metres: 400 })
-  const { projectId: second } = await createMat({
+  const { projectId: second } = await createPiece({
     name: 'Another',
-    across: 150,
+    form: { family: 'disc', across: 150 },
     gaugeId: gauges[0]!.id,
   })
   expect((await recordsOf([second])).yarns.map(({ name }) => name)).toEqual(['Most'])
@@ -119,9 +128,9 @@ describe('a project of several pieces', () => {
     (await piecesOf(projectId)).map(({ name, place }) => `${place} ${name}`)
 
   test('takes them in their order, and goes out, comes in and is copied whole', async () => {
-    const { projectId } = await createMat({ name: 'Bench set', across: 300 })
-    await createMat({ name: 'Small mat', across: 120, projectId })
-    await createMat({ name: 'Seat', across: 380, projectId })
+    const { projectId } = await createPiece({ name: 'Bench set', form: { family: 'disc', across: 300 } })
+    await createPiece({ name: 'Small mat', form: { family: 'disc', across: 120 }, projectId })
+    await createPiece({ name: 'Seat', form: { family: 'disc', across: 380 }, projectId })
     expect(await namesOf(projectId)).toEqual(['1 Mat', '2 Small mat', '3 Seat'])
     expect(await database.projects.count()).toBe(1)
     const all = await recordsOf([projectId])
@@ -139,7 +148,11 @@ describe('a project of several pieces', () => {
 
   test('lets one out with all its work, and back in as it was', async () => {
     await takeIn(demo, 'keepBoth')
-    const other = await createMat({ name: 'Small trivet', across: 120, projectId: 'kettle-trivet' })
+    const other = await createPiece({
+      name: 'Small trivet',
+      form: { family: 'disc', across: 120 },
+      projectId: 'kettle-trivet',
+    })
     await renamePiece(other, 'Cup mat')
     const before = await recordsOf()
     const bringBack = await removePiece('trivet')
@@ -159,7 +172,7 @@ describe('a project of several pieces', () => {
     expect(await namesOf('kettle-trivet')).toEqual(['1 Mat'])
     await late()
     // A piece that joins later still comes last.
-    await createMat({ name: 'Third', across: 90, projectId: 'kettle-trivet' })
+    await createPiece({ name: 'Third', form: { family: 'disc', across: 90 }, projectId: 'kettle-trivet' })
     expect(await namesOf('kettle-trivet')).toEqual(['1 Mat', '2 Cup mat', '3 Third'])
   })
 })

@@ -18,6 +18,7 @@ import { keepFinished } from './keepFinished.ts'
 import { deleteGauge, deleteYarn } from './mutations.ts'
 import { readSettings } from './queries.ts'
 import { putRecords, recordsOf } from './records.ts'
+import type { RoundEvidence } from '../../core/gauge/evidence.ts'
 import { versionOf, type PlanVersion } from './planVersions.ts'
 import { pinVersion, turnTo } from './takeWay.ts'
 import { openWorkSession, readWorkState } from './workSession.ts'
@@ -33,7 +34,7 @@ const reading = (across: number): PieceReading => ({
   at: 1,
   planVersion: 1,
   afterRound: 6,
-  across: [across],
+  seen: [{ of: 'across', at: 6, values: [across] }],
   edge: { kind: 'flat' },
 })
 
@@ -66,7 +67,7 @@ test('a way out is pinned as the next version and worked from there; undo brings
     reading: reading(97),
   })
   expect(version).toBe(2)
-  expect(await database.readings.get('measured')).toMatchObject({ across: [97] })
+  expect(await database.readings.get('measured')).toMatchObject({ seen: [{ values: [97] }] })
   const session = openWorkSession(copy, await readWorkState(copy))
   const before = session.view().state
   session.act(turnTo(pinned.plan, way.plan, way.keeps, version))
@@ -107,17 +108,23 @@ test('a mended count is a version of its own', async () => {
   const session = openWorkSession(copy, await readWorkState(copy))
   session.act(turnTo(plan, mended!, 7, version))
   await session.settled()
-  expect(session.view().state).toMatchObject({ planVersion: version, position: { round: 8, unit: 0 } })
+  expect(session.view().state).toMatchObject({ planVersion: version, position: { round: 'r8', unit: 0 } })
 })
 
 test('a finished mat is one piece of evidence, however often it is measured', async () => {
   const gauge = (await database.gauges.get('cotton-single'))!
   const { plan, spec } = versionOf(demo.planVersions.find(({ pieceId }) => pieceId === 'mats')!)
-  const measured: PieceReading = { ...reading(109), copyId: 'mat-1', afterRound: plan.rounds.length }
-  const evidence = learnFromPiece(measured, plan, spec, 'Tin-mug mats no. 1')
+  const last = plan.rounds.length
+  const measured: PieceReading = {
+    ...reading(109),
+    copyId: 'mat-1',
+    afterRound: last,
+    seen: [{ of: 'across', at: last, values: [109] }],
+  }
+  const evidence = learnFromPiece(measured, plan, spec, 'Tin-mug mats no. 1') as RoundEvidence
   await keepFinished(measured, gauge, evidence)
   const once = (await database.gauges.get('cotton-single'))!
-  await keepFinished({ ...measured, across: [108] }, once, { ...evidence, across: [108] })
+  await keepFinished(measured, once, { ...evidence, across: [108] })
   const twice = (await database.gauges.get('cotton-single'))!
   expect(twice.evidence).toHaveLength(gauge.evidence.length + 1)
   expect(twice.evidence.at(-1)).toMatchObject({ from: 'Tin-mug mats no. 1', across: [108] })

@@ -5,6 +5,7 @@ import {
   faultIn,
   planPiece,
   rhythmScale,
+  roundsWanted,
   type Answer,
   type Fault,
   type PieceSpec,
@@ -51,17 +52,18 @@ function startPlanner(): PlannerAway {
   return { remote: wrap<Planner>(worker), failed }
 }
 
-const isHeavy = ({ form, gauge }: PieceSpec) => form.across / (2 * gauge.h) > ROUNDS_AT_ONCE
+const isHeavy = (spec: PieceSpec) => roundsWanted(spec) > ROUNDS_AT_ONCE
 
 /** Computes at once or, when heavy, in the worker; `undefined` until the first heavy answer. */
 function useAnswer<T>(
   spec: PieceSpec | undefined,
   atOnce: (spec: PieceSpec) => T,
   inWorker: (worker: Remote<Planner>, spec: PieceSpec) => Promise<Answer<T>>,
+  heavyIf: (spec: PieceSpec) => boolean = isHeavy,
 ): Answer<T> | undefined {
   const key = spec && JSON.stringify(spec)
   const [late, setLate] = useState<{ key: string; answer: Answer<T> }>()
-  const heavy = spec !== undefined && isHeavy(spec)
+  const heavy = spec !== undefined && heavyIf(spec)
   const direct = useMemo((): Answer<T> | undefined => {
     if (!spec || heavy) return undefined
     return attempt(() => atOnce(spec))
@@ -94,6 +96,12 @@ export function usePlan(spec: PieceSpec | undefined): Planned {
 
 /** What each position of the rhythm control buys. */
 export function useRhythmScale(spec: PieceSpec | undefined): readonly RhythmOffer[] | undefined {
-  const answer = useAnswer(spec, rhythmScale, (worker, heavy) => worker.rhythm(heavy))
+  const answer = useAnswer(
+    spec,
+    rhythmScale,
+    (worker, heavy) => worker.rhythm(heavy),
+    // Five plans are too much for a phone that has just opened the page.
+    () => true,
+  )
   return answer?.ok ? answer.value : undefined
 }

@@ -1,11 +1,25 @@
 import 'fake-indexeddb/auto'
-import { newMat, planPiece, specOf, UNMEASURED_GAUGE, workOn, type LogEvent } from '../../core/index.ts'
+import {
+  flatRound,
+  newPiece,
+  planPiece,
+  specOf,
+  UNMEASURED_GAUGE,
+  workOn,
+  type LogEvent,
+} from '../../core/index.ts'
 import type { Bench } from '../../tools/benchKit.ts'
 import { beginCopy } from './beginCopy.ts'
 import { UzelDatabase } from './database.ts'
 import { openWorkSession, readWorkState } from './workSession.ts'
 
-const mat = newMat({ id: 'mat', projectId: 'mats', gaugeId: 'gauge', yarnId: 'fog', across: 1200 })
+const mat = newPiece({
+  id: 'mat',
+  projectId: 'mats',
+  gaugeId: 'gauge',
+  yarnId: 'fog',
+  form: flatRound(1200),
+})
 const spec = specOf(mat, { ...UNMEASURED_GAUGE, id: 'gauge' }, 18)
 const plan = planPiece(spec)
 
@@ -22,8 +36,8 @@ async function session(behind: number) {
       seq,
       at: seq,
       type: 'goTo',
-      from: { round: 1, unit: from },
-      to: { round: 1, unit: to },
+      from: { round: 'r1', unit: from },
+      to: { round: 'r1', unit: to },
     })
   }
   await db.events.bulkAdd(events)
@@ -38,7 +52,7 @@ const tap = (open: Awaited<ReturnType<typeof session>>) => async () => {
       workOn(plan.rounds, state, 'stitch') ?? {
         type: 'goTo',
         from: state.position,
-        to: { round: 2, unit: 0 },
+        to: { round: 'r2', unit: 0 },
       },
   )
   await open.settled()

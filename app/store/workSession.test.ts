@@ -9,13 +9,19 @@ import {
   type CopyRecord,
   type LogEvent,
 } from '../../core/index.ts'
-import { newMat, UNMEASURED_GAUGE } from '../../core/index.ts'
+import { newPiece, UNMEASURED_GAUGE } from '../../core/index.ts'
 import { beginCopy } from './beginCopy.ts'
 import { UzelDatabase } from './database.ts'
 import { openWorkSession, readWorkState, type Deed } from './workSession.ts'
 
 const gauge = { ...UNMEASURED_GAUGE, id: 'gauge' }
-const mat = newMat({ id: 'mat', projectId: 'mats', gaugeId: 'gauge', yarnId: 'fog', across: 110 })
+const mat = newPiece({
+  id: 'mat',
+  projectId: 'mats',
+  gaugeId: 'gauge',
+  yarnId: 'fog',
+  form: { family: 'disc', across: 110 },
+})
 const spec = specOf(mat, gauge, 18)
 const plan = planPiece(spec)
 const stitch: Deed = (state) => workOn(plan.rounds, state, 'stitch') ?? nextRound(plan.rounds, state)
@@ -71,7 +77,7 @@ test('a copy is begun once, and its plan pinned once, however often it is asked 
   expect(again).toEqual(copy)
   await beginCopy({ pieceId: 'mat', number: 2, spec: { ...spec, pace: 25 }, plan }, db)
   expect(await db.planVersions.count()).toBe(1)
-  const wider = specOf({ ...mat, form: { ...mat.form, across: 140 } }, gauge, 18)
+  const wider = specOf({ ...mat, form: { family: 'disc', across: 140 } }, gauge, 18)
   const third = await beginCopy({ pieceId: 'mat', number: 3, spec: wider, plan: planPiece(wider) }, db)
   expect(third.planVersion).toBe(2)
 })
@@ -112,7 +118,7 @@ test('a log that ends in notes alone is read back to where the hook is', async (
     session.act(({ position }) => ({ type: 'note', position, text: 'second ball' }))
   }
   await session.settled()
-  expect((await readWorkState(copy, db, 5)).position).toEqual({ round: 1, unit: 4 })
+  expect((await readWorkState(copy, db, 5)).position).toEqual({ round: 'r1', unit: 4 })
   session.act(() => ({ type: 'finish' }))
   for (let line = 0; line < 12; line++) {
     session.act(({ position }) => ({ type: 'note', position, text: 'woven in' }))

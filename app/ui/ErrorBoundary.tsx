@@ -1,6 +1,6 @@
 import { Component, type ReactNode } from 'react'
 import { Link } from 'react-router'
-import { exportFile } from '../store/files.ts'
+import { exportFile } from '../store/exportLater.ts'
 
 interface ErrorBoundaryProps {
   /** Where the maker is: a failure belongs to its place, and is left with it. */

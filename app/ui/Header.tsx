@@ -4,7 +4,8 @@ import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { usePieces, type PieceView } from '../store/queries.ts'
-import { pieceAddress, pieceTitle } from './pieceWords.ts'
+import { pieceAddress, pieceTitle } from '../words/pieceWords.ts'
+import { sayFormShort } from '../words/formWords.ts'
 import { useSizes } from './useSizes.ts'
 
 const TAB =
@@ -183,7 +184,7 @@ function PieceStrip({ current }: { current: PieceView }) {
                 {together ? name : view.project.name}
               </span>
               <span className="truncate">
-                {sizes.full(form.across)}
+                {sayFormShort(form, sizes)}
                 {quantity > 1 && `, ${quantity}`}
               </span>
             </Link>

@@ -18,6 +18,8 @@ interface NumberCellProps {
   readonly unit?: ReactNode
   /** What one press of + or − adds; tenfold with Shift. Without it there are no steppers. */
   readonly step?: number
+  /** Whether it may be nothing, or less. */
+  readonly signed?: boolean
   /** What is wrong with the value, from the plan. */
   readonly fault?: string
   readonly className?: string
@@ -31,6 +33,7 @@ interface NumberCellProps {
  */
 export function NumberCell(props: NumberCellProps) {
   const { label, value, format, parse, onChange, onClear, unit, step, fault, className, takes } = props
+  const { signed = false } = props
   const id = useId()
   const input = useRef<HTMLInputElement>(null)
   const [draft, setDraft] = useState<string>()
@@ -64,7 +67,7 @@ export function NumberCell(props: NumberCellProps) {
     // Steps land on the grid, so that 21.3 goes to 21.5.
     const next =
       direction > 0 ? Math.floor(value / by + 1e-6) * by + by : Math.ceil(value / by - 1e-6) * by - by
-    if (next <= 0) return
+    if (next <= 0 && !signed) return
     // What the field would refuse when typed, it refuses when stepped to.
     const read = parse(format(next))
     if (read.ok) onChange(next)

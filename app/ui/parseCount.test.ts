@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { parseCount, parseWhole } from './parseCount.ts'
+import { parseCount, parsePercent, parseWhole } from './parseCount.ts'
 
 const counted = parseCount(0.25, 1000, 'a count; a quarter counts')
 const strands = parseWhole(1, 6, 'a number of strands')
@@ -55,4 +55,23 @@ test('nothing that is typed is repeated at length, and what is taken is always w
       },
     ),
   )
+})
+
+test.each([
+  ['3', 0.03],
+  ['3%', 0.03],
+  ['2,5 %', 0.025],
+  ['-2', -0.02],
+  ['−10%', -0.1],
+  ['0', 0],
+])('a share in percent: %s', (text, value) => {
+  const read = parsePercent(-0.1, 0.2)(text)
+  expect(read).toEqual({ ok: true, value: expect.closeTo(value, 9) })
+})
+
+test.each(['', '%', 'much', '21', '-11', '1.000,5x'])('no share: “%s”, and what would be one', (text) => {
+  expect(parsePercent(-0.1, 0.2)(text)).toEqual({
+    ok: false,
+    message: expect.stringMatching(/From −10% to 20%\.$/),
+  })
 })

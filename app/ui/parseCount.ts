@@ -15,6 +15,26 @@ export const parseWhole =
     return refuse(`“${inShort(text)}” is not a whole number`, least, most, what, 'a whole number')
   }
 
+/** Reads a share in percent, with or without its sign: "3", "−2 %", "2,5%". */
+export const parsePercent =
+  (least: number, most: number) =>
+  (text: string): ParsedNumber => {
+    const plain = text.replace('%', '').trim()
+    const negative = /^[-−–]/.test(plain)
+    const read = parseCount(0, 1000, 'a share')(plain.replace(/^[-−–+]\s*/, ''))
+    const said = (share: number) => `${Math.round(share * 100)}%`.replace('-', '−')
+    const range = `From ${said(least)} to ${said(most)}.`
+    if (!read.ok) {
+      return {
+        ok: false,
+        message: plain === '' ? `Nothing is typed. ${range}` : `“${inShort(text)}” is no share. ${range}`,
+      }
+    }
+    const value = ((negative ? -1 : 1) * read.value) / 100
+    if (value >= least && value <= most) return { ok: true, value }
+    return { ok: false, message: `${said(value)} will not do. ${range}` }
+  }
+
 function parsed(text: string, least: number, most: number, what: string, kind: string): ParsedNumber {
   const plain = text.trim()
   if (plain === '') return refuse('Nothing is typed', least, most, what, kind)

@@ -13,7 +13,7 @@ import {
   type WorkshopSettings,
 } from '../../core/index.ts'
 import { useSettings } from '../store/queries.ts'
-import { shortName } from './wording.ts'
+import { shortName } from '../words/wording.ts'
 
 /** A quantity in the maker's unit; takes and gives the stored one. */
 export interface Quantity {

@@ -1,4 +1,4 @@
-import { FLAT_TOLERANCE } from '../shape/disc.ts'
+import { FLAT_TOLERANCE } from '../lay/flatness.ts'
 
 /** What counts are sought for: the ideals, and what the maker wants of them. */
 export interface CountsProblem {
@@ -47,17 +47,23 @@ export function betaOf(rhythm: number): number {
   return rhythm <= 0 ? 0 : 0.01 * 10 ** (rhythm * 6)
 }
 
+type Lies = 'flat' | 'fitted'
+
 /**
- * Deviation cost of a count, in squared flat tolerances: outer rounds weigh more, as they do in the
- * fabric (Σ n·((N − N*)/N*)²).
+ * Deviation cost of a count, in squared flat tolerances. Outer rounds of flat fabric weigh more, as they do in the
+ * fabric (Σ n·((N − N*)/N*)²); along a wall all weigh alike.
  */
-export function deviationFrom(ideals: readonly number[], rhythm: number) {
+export function deviationFrom(
+  ideals: readonly number[],
+  rhythm: number,
+  lies: Lies | readonly Lies[] = 'flat',
+) {
   const meanNumber = (ideals.length + 1) / 2
   const guardsFlatness = rhythm <= RHYTHM_DEFAULT
   return (index: number, count: number): number => {
     const ideal = ideals[index]!
     const off = (count - ideal) / ideal / FLAT_TOLERANCE
-    const weight = (index + 1) / meanNumber
+    const weight = (typeof lies === 'string' ? lies : lies[index]) === 'flat' ? (index + 1) / meanNumber : 1
     const guarded = guardsFlatness && inOuterHalf(index, ideals.length)
     const beyond = guarded ? Math.max(0, Math.abs(off) - 1) : 0
     return weight * off * off + NOT_FLAT * beyond * beyond

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
 import { everyRow, plainSearch } from '../testing/plainSearch.ts'
 import { spreadCounts } from './spreadCounts.ts'
-import { FLAT_TOLERANCE } from '../shape/disc.ts'
+import { FLAT_TOLERANCE } from '../lay/flatness.ts'
 import { betaOf, deviationFrom, inOuterHalf, type CountsProblem } from './countsProblem.ts'
 
 function problem(

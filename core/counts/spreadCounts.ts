@@ -20,12 +20,15 @@ export function spreadCounts(problem: CountsProblem): SpreadCounts {
     const found = solve(problem, field)
     if (found) return surely(problem, field, found)
   }
-  throw new SpecError(
+  throw noCountsFit()
+}
+
+export const noCountsFit = (): SpecError =>
+  new SpecError(
     'constraints',
     'No counts fit all of these rounds at once.',
     'Free one of the fixed counts, multiples or even rounds.',
   )
-}
 
 /** What was found, or what a field that is sure to hold the best has instead. */
 function surely(problem: CountsProblem, field: Field, found: SpreadCounts): SpreadCounts {

@@ -1,10 +1,11 @@
+import { FAMILY_NAMES, fieldsOf, type StoredForm } from '../forms/registry.ts'
 import fc from 'fast-check'
 import { attempt } from '../errors/attempt.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
 import { faultOfRecord } from './faultOfRecord.ts'
 import { LIMITS } from './limits.ts'
-import { newMat } from './newMat.ts'
+import { newPiece } from './newPiece.ts'
 import type { GaugeRecord } from './records.ts'
 import { specOf } from './specOf.ts'
 
@@ -55,23 +56,43 @@ const gauge: fc.Arbitrary<GaugeRecord> = fc
     calibrations: [],
   }))
 
-const across = fc.oneof(within(LIMITS.across), fc.constantFrom(60, 110, 220, 500, 1000))
+/** A form of any family, of any size that its fields take, sensible ones among them. */
+const anyForm: fc.Arbitrary<StoredForm> = fc.oneof(
+  fc
+    .oneof(within(LIMITS.across), fc.constantFrom(60, 110, 220, 500, 1000))
+    .map((across): StoredForm => ({ family: 'disc', across })),
+  ...FAMILY_NAMES.map((family) =>
+    fc
+      .record(
+        Object.fromEntries(
+          fieldsOf(family).map((field) => [
+            field.key,
+            field.kind === 'choice'
+              ? fc.constantFrom(...field.choices)
+              : fc.oneof(within([field.least, field.most]), fc.constant(field.usual)),
+          ]),
+        ),
+      )
+      .map((values) => ({ family, ...values }) as unknown as StoredForm),
+  ),
+)
+const anyLoops = fc.constantFrom(undefined, 'back' as const, 'front' as const)
 
 /** A plan, or a sentence about a field: never an error of the planner's own. */
-function planned(record: GaugeRecord, size: number) {
-  const piece = {
-    ...newMat({ id: 'mat', projectId: 'mats', gaugeId: 'gauge', yarnId: 'fog', across: size }),
-    stitch: record.stitch,
-  }
+function planned(record: GaugeRecord, form: StoredForm, loops?: 'back' | 'front') {
+  const made = newPiece({ id: 'mat', projectId: 'mats', gaugeId: 'gauge', yarnId: 'fog', form })
+  const construction = { ...made.construction, ...(loops ? { loops } : {}) }
+  const piece = { ...made, stitch: record.stitch, construction }
+  expect(faultOfRecord('pieces', piece)).toBeUndefined()
   return attempt(() => planPiece(specOf(piece, record, 18)))
 }
 
 test('every gauge that its fields accept is planned, or refused with a sentence at a field', () => {
   let plans = 0
   fc.assert(
-    fc.property(gauge, across, (record, size) => {
+    fc.property(gauge, anyForm, anyLoops, (record, form, loops) => {
       expect(faultOfRecord('gauges', record)).toBeUndefined()
-      const answer = planned(record, size)
+      const answer = planned(record, form, loops)
       if (!answer.ok) {
         expect(answer.path).not.toBe('')
         expect(answer.unsaid.join(' ').length).toBeGreaterThan(20)
@@ -79,7 +100,8 @@ test('every gauge that its fields accept is planned, or refused with a sentence 
       }
       plans++
       const { rounds, finished } = answer.value
-      for (const value of [finished.across, finished.plusMinus, finished.flatness, answer.value.seconds]) {
+      const sizes = finished.promises.flatMap(({ value, sd }) => [value, sd])
+      for (const value of [...sizes, finished.flatness, answer.value.seconds]) {
         expect(Number.isFinite(value)).toBe(true)
       }
       for (const { count, at } of rounds) {
@@ -87,7 +109,7 @@ test('every gauge that its fields accept is planned, or refused with a sentence 
         expect(Number.isFinite(at.radius + at.z + at.arc + at.sd)).toBe(true)
       }
     }),
-    { numRuns: 50 },
+    { numRuns: 80 },
   )
   expect(plans).toBeGreaterThan(0)
 })
@@ -125,7 +147,7 @@ test.each([
       ],
       calibrations: [],
     }
-    const answer = planned(record, size)
+    const answer = planned(record, { family: 'disc', across: size })
     if (!answer.ok) expect(answer.path).not.toBe('')
     else expect(answer.value.rounds.length).toBeGreaterThan(2)
   },

@@ -54,9 +54,13 @@ function* faultsOfNames(file: ProjectFile): Generator<FileFault> {
   function* need(known: ReadonlySet<string>, id: string, path: string): Generator<FileFault> {
     if (!known.has(id)) yield { path, message: `Nothing in the file has the id “${id}”.` }
   }
-  for (const [index, { projectId, gaugeId, colours }] of file.pieces.entries()) {
+  for (const [index, { projectId, gaugeId, sections = {}, colours }] of file.pieces.entries()) {
     yield* need(ids.projects, projectId, `pieces[${index}].projectId`)
     yield* need(ids.gauges, gaugeId, `pieces[${index}].gaugeId`)
+    for (const [name, work] of Object.entries(sections)) {
+      if (work?.gaugeId !== undefined)
+        yield* need(ids.gauges, work.gaugeId, `pieces[${index}].sections.${name}.gaugeId`)
+    }
     for (const [run, { yarn, beside = [] }] of colours.entries()) {
       const path = `pieces[${index}].colours[${run}]`
       yield* need(ids.yarns, yarn, `${path}.yarn`)

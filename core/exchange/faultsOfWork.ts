@@ -1,4 +1,5 @@
 import type { PinnedPlan } from '../plan/plan.ts'
+import { placeOf } from '../rounds/inOrder.ts'
 import { verify } from '../rounds/verify.ts'
 import type { LogEvent, Position } from '../worklog/logEvent.ts'
 import { unitsOf } from '../worklog/moves.ts'
@@ -120,10 +121,11 @@ function* faultsOfPositions(
 }
 
 function wrongIn({ round, unit }: Position, { rounds }: PinnedPlan): string | undefined {
-  const planned = rounds[round - 1]
-  if (!planned) return `The plan worked to has ${rounds.length} rounds; there is no Rnd ${round}.`
+  const place = placeOf(rounds, round)
+  const planned = rounds[place]
+  if (!planned) return `The plan worked to has ${rounds.length} rounds; there is no “${round}” among them.`
   const most = unitsOf(planned).length
-  return unit > most ? `Rnd ${round} has ${most} places to work; there is no place ${unit}.` : undefined
+  return unit > most ? `Rnd ${place + 1} has ${most} places to work; there is no place ${unit}.` : undefined
 }
 
 function* faultsOfReadings(

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { FAMILY_FIELDS } from '../forms/registry.ts'
+import { FAMILY_NAMES, fieldsOf, type AnyField } from '../forms/registry.ts'
 import { LIMITS } from './limits.ts'
 
 // Fields that several records of a project file have.
@@ -39,43 +39,47 @@ export const edge = Joi.alternatives()
 
 export const start = Joi.alternatives()
   .try(
-    record({ kind: Joi.string().valid('magicRing', 'chainTwo') }),
+    record({ kind: Joi.string().valid('magicRing', 'chainTwo', 'joinedChain') }),
     record({ kind: Joi.string().valid('chainRing'), chains: whole('chains') }),
   )
   .match('one')
 
-const forms = FAMILY_FIELDS.map(({ family, fields }) => ({
-  is: family,
-  then: record({
-    family: Joi.string().valid(family),
-    ...Object.fromEntries(fields.map(({ key, least, most }) => [key, millimetres(least, most)])),
-  }),
-}))
-/** The lengths that each family asks for. A choice of one is none, for the published schema too. */
-export const form: Joi.Schema =
-  forms.length === 1
-    ? forms[0]!.then
-    : Joi.alternatives()
-        .conditional('.family', { switch: forms })
-        .messages({ 'alternatives.any': '{{#label}} is of no family that this Uzel knows' })
+const valueOf = (field: AnyField): Joi.Schema =>
+  field.kind === 'choice' ? Joi.string().valid(...field.choices) : millimetres(field.least, field.most)
 
-export const construction = record({
-  start,
-  rounds: Joi.alternatives()
-    .try(
-      record({
-        kind: Joi.string().valid('joined'),
-        turned: Joi.boolean(),
-        begins: Joi.string().valid('chain', 'countingChain', 'standingStitch'),
-        shaping: Joi.string().valid('atTheJoin', 'offTheJoin'),
+/** What each family asks for. */
+export const form = Joi.alternatives()
+  .conditional('.family', {
+    switch: FAMILY_NAMES.map((family) => ({
+      is: family,
+      then: record({
+        family: Joi.string().valid(family),
+        ...Object.fromEntries(fieldsOf(family).map((field) => [field.key, valueOf(field)])),
       }),
-      record({ kind: Joi.string().valid('spiral') }),
-    )
-    .match('one'),
-  order: Joi.string().valid('increaseFirst', 'increaseLast'),
-  placement: Joi.string().valid('stacked', 'staggered', 'scattered'),
-  freeLastRounds: Joi.number().valid(0, 1, 2),
-})
+    })),
+  })
+  .messages({ 'alternatives.any': `{{#label}} is none of: ${FAMILY_NAMES.join(', ')}` })
+
+export const construction = record(
+  {
+    start,
+    rounds: Joi.alternatives()
+      .try(
+        record({
+          kind: Joi.string().valid('joined'),
+          turned: Joi.boolean(),
+          begins: Joi.string().valid('chain', 'countingChain', 'standingStitch'),
+          shaping: Joi.string().valid('atTheJoin', 'offTheJoin'),
+        }),
+        record({ kind: Joi.string().valid('spiral') }),
+      )
+      .match('one'),
+    order: Joi.string().valid('increaseFirst', 'increaseLast'),
+    placement: Joi.string().valid('stacked', 'staggered', 'scattered'),
+    freeLastRounds: Joi.number().valid(0, 1, 2),
+  },
+  { loops: Joi.string().valid('back', 'front') },
+)
 
 export const constraints = Joi.object({
   firstCount: whole('firstCount'),

@@ -1,4 +1,4 @@
-import { LIMITS, LONGEST_NOTE } from './limits.ts'
+import { LONGEST_NOTE } from './limits.ts'
 
 type Loose = Readonly<Record<string, unknown>>
 
@@ -11,12 +11,11 @@ const isWhole = (value: unknown, least: number, most: number): boolean =>
 const isId = (value: unknown): boolean => typeof value === 'string' && ID.test(value)
 const isCount = (value: unknown): boolean => isWhole(value, 0, MOST_COUNT)
 const isVersion = (value: unknown): boolean => isWhole(value, 1, MOST_COUNT)
-const isRound = (value: unknown): boolean => isWhole(value, ...LIMITS.round)
 
 function isPosition(value: unknown): boolean {
   if (typeof value !== 'object' || value === null || Object.keys(value).length !== 2) return false
   const { round, unit } = value as Loose
-  return isRound(round) && isCount(unit)
+  return isId(round) && isCount(unit)
 }
 
 type Fields = Readonly<Record<string, (value: unknown) => boolean>>
@@ -31,7 +30,7 @@ const KINDS: Readonly<Record<string, Fields>> = {
   goTo: MOVE,
   undo: { ...MOVE, undoes: isId },
   replan: { ...MOVE, planVersion: isVersion, fromVersion: isVersion },
-  count: { round: isRound, counted: isCount, expected: isCount },
+  count: { round: isId, counted: isCount, expected: isCount },
   note: {
     position: isPosition,
     text: (value) => typeof value === 'string' && value.length > 0 && value.length <= LONGEST_NOTE,

@@ -52,7 +52,7 @@ const evidence = Joi.alternatives().conditional('.kind', {
       is: 'marks',
       then: record(
         { ...taken, kind: Joi.string().valid('marks') },
-        { ...mayBeAside, along: countOver, out: countOver },
+        { ...mayBeAside, along: countOver, out: countOver, from: name },
       ),
     },
     {
@@ -125,22 +125,30 @@ const fitness = record({
 
 export const project = record({ id, name, createdAt: time, updatedAt: time })
 
-export const piece = record({
-  id,
-  projectId: id,
-  name,
-  place: whole('place'),
-  quantity: whole('quantity'),
-  form,
-  tolerance: within('tolerance'),
-  stitch: bodyStitch,
-  gaugeId: id,
-  construction,
-  colours,
-  constraints: constraints.required(),
-  rhythm: Joi.number().min(0).max(1),
-  fitness,
-})
+const sectionWork = record(
+  {},
+  { stitch: bodyStitch, loops: Joi.string().valid('both', 'back', 'front'), gaugeId: id },
+)
+
+export const piece = record(
+  {
+    id,
+    projectId: id,
+    name,
+    place: whole('place'),
+    quantity: whole('quantity'),
+    form,
+    tolerance: within('tolerance'),
+    stitch: bodyStitch,
+    gaugeId: id,
+    construction,
+    colours,
+    constraints: constraints.required(),
+    rhythm: Joi.number().min(0).max(1),
+    fitness,
+  },
+  { sections: Joi.object().pattern(id, sectionWork).max(20) },
+)
 
 export const gauge = record({
   id,

@@ -1,11 +1,11 @@
-import { UNNAMED_PIECE } from './newMat.ts'
+import { UNNAMED_PIECE } from './newPiece.ts'
+import { isRecord, type OldRecord } from './oldRecord.ts'
+import { namesInLog, namesOf, type RoundNames } from './namesInLog.ts'
+import { promised, sizesSeen } from './sizesOfAnyKind.ts'
 import { FILE_VERSION } from './records.ts'
 
-/** A record of an earlier version: whatever stood there. */
-export type OldRecord = Readonly<Record<string, unknown>>
-
 /** Tables whose records a version may change, by the names they have in files. */
-export type ChangedTable = 'pieces' | 'gauges' | 'yarns' | 'planVersions' | 'workshop'
+export type ChangedTable = 'pieces' | 'gauges' | 'yarns' | 'planVersions' | 'readings' | 'workshop'
 
 /** Records of other tables that a change needs to know, as they are before it. */
 export interface OldWorkshop {
@@ -18,6 +18,8 @@ export interface Migration {
   readonly to: number
   readonly name: string
   readonly up: Readonly<Partial<Record<ChangedTable, (record: OldRecord, all: OldWorkshop) => OldRecord>>>
+  /** What it changed in the log of a copy, taken as a whole and in order. */
+  readonly log?: (log: readonly OldRecord[], names: RoundNames) => OldRecord[]
   /** Tables that came with it, empty. */
   readonly adds: readonly string[]
 }
@@ -64,6 +66,13 @@ export const MIGRATIONS: readonly Migration[] = [
     to: 5,
     name: 'rounds are the fabric, and no geometry is kept; a project may have several pieces, each with its name',
     up: { pieces: amongPieces, planVersions: roundsAlone },
+    adds: [],
+  },
+  {
+    to: 6,
+    name: 'any size can be promised and seen, not the diameter alone; the log names rounds by their ids',
+    up: { planVersions: promised, readings: sizesSeen },
+    log: namesInLog,
     adds: [],
   },
 ]
@@ -234,7 +243,7 @@ const recordsIn = (table: unknown): OldRecord[] => (Array.isArray(table) ? table
 export function migrated(file: object): object {
   const { version } = file as { version?: unknown }
   if (typeof version !== 'number' || version >= FILE_VERSION) return file
-  return MIGRATIONS.filter(({ to }) => to > version).reduce<OldRecord>((old, { to, up, adds }) => {
+  return MIGRATIONS.filter(({ to }) => to > version).reduce<OldRecord>((old, { to, up, log, adds }) => {
     const next: Record<string, unknown> = { ...old, version: to }
     const all = { pieces: recordsIn(old['pieces']), gauges: recordsIn(old['gauges']) }
     for (const [table, change] of Object.entries(up)) {
@@ -245,10 +254,31 @@ export function migrated(file: object): object {
         next[table] = records.map((record: unknown) => (isRecord(record) ? change(record, all) : record))
       }
     }
+    if (log && Array.isArray(next['events'])) next['events'] = logsChanged(next, log)
     for (const table of adds) next[table] ??= []
     return next
   }, file as OldRecord)
 }
 
-const isRecord = (value: unknown): value is OldRecord =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
+/** The events of a file with every copy's log changed as a whole; each stays where it stood. */
+function logsChanged(file: OldRecord, change: NonNullable<Migration['log']>): unknown[] {
+  const events: unknown[] = [...(file['events'] as unknown[])]
+  const versions = recordsIn(file['planVersions'])
+  const pieceOf = new Map(recordsIn(file['copies']).map(({ id, pieceId }) => [id, pieceId]))
+  const logs = new Map<unknown, number[]>()
+  events.forEach((event, index) => {
+    if (!isRecord(event)) return
+    const log = logs.get(event['copyId'])
+    if (log) log.push(index)
+    else logs.set(event['copyId'], [index])
+  })
+  for (const [copyId, places] of logs) {
+    const seq = (index: number) => Number((events[index] as OldRecord)['seq'])
+    const inOrder = places.toSorted((one, other) => seq(one) - seq(other))
+    const log = inOrder.map((index) => events[index] as OldRecord)
+    change(log, namesOf(versions, pieceOf.get(copyId))).forEach((event, at) => {
+      events[inOrder[at]!] = event
+    })
+  }
+  return events
+}

@@ -1,5 +1,8 @@
 import { readFileSync } from 'node:fs'
+import { roundNamed } from '../rounds/inOrder.ts'
+import { startOf, type LogEvent } from '../worklog/logEvent.ts'
 import { replay } from '../worklog/replay.ts'
+import { namesInLog } from './namesInLog.ts'
 import { yarnCheck } from '../fit/yarnCheck.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { unpin } from '../plan/pinnedPlan.ts'
@@ -31,9 +34,18 @@ interface OldOp {
 interface OldRound extends Omit<PlannedRound, 'steps'> {
   readonly steps: readonly { readonly times: number; readonly ops: readonly OldOp[] }[]
 }
-type OldFile = Omit<ProjectFile, 'planVersions'> & {
+/** Until version 6 a diameter and its ± were all that was promised. */
+interface OldPromise {
+  readonly across: number
+  readonly plusMinus: number
+}
+type OldFile = Omit<ProjectFile, 'planVersions' | 'readings'> & {
   readonly planVersions: readonly {
-    readonly plan: Omit<Plan, 'rounds'> & { readonly rounds: readonly OldRound[] }
+    readonly plan: Omit<Plan, 'rounds' | 'finished' | 'checkpoints'> & {
+      readonly rounds: readonly OldRound[]
+      readonly finished: OldPromise
+      readonly checkpoints: readonly (OldPromise & { readonly afterRound: number })[]
+    }
   }[]
 }
 
@@ -58,21 +70,63 @@ const writtenThen = (round: OldRound): string =>
 const stepsIn = (steps: PlannedRound['steps']): string =>
   steps.map(({ times, ops }) => `${times}x ${writeOps(ops, 'US')}`).join('; ')
 
+function expectPromises(
+  {
+    finished,
+    checkpoints,
+    rounds,
+  }: Pick<Plan, 'finished' | 'checkpoints'> & { readonly rounds: readonly unknown[] },
+  before: OldFile['planVersions'][number]['plan'],
+): void {
+  const asPromised = ({ across, plusMinus }: OldPromise, at: number) => [
+    { of: 'across', at, value: across, sd: plusMinus / 2 },
+  ]
+  expect(finished.promises).toEqual(asPromised(before.finished, rounds.length))
+  expect(checkpoints).toMatchObject(
+    before.checkpoints.map((one) => ({
+      afterRound: one.afterRound,
+      promises: asPromised(one, one.afterRound),
+    })),
+  )
+}
+
+/** An event as it was told until version 6, with the numbers of the rounds it names in the plan worked to then. */
+const numbered = ({ events, copies, planVersions }: ProjectFile) => {
+  const numberIn = (version: number, pieceId: string) => {
+    const { rounds } = planVersions.find((one) => one.pieceId === pieceId && one.version === version)!.plan
+    return (id: string) => rounds.findIndex((round) => round.id === id) + 1
+  }
+  return (event: LogEvent): unknown => {
+    const { pieceId } = copies.find(({ id }) => id === event.copyId)!
+    const log = events.filter(({ copyId }) => copyId === event.copyId)
+    const versionAt = (seq: number) => replay(log.filter((one) => one.seq <= seq)).planVersion
+    const before = numberIn(versionAt(Math.max(1, event.seq - 1)), pieceId)
+    const now = numberIn(versionAt(event.seq), pieceId)
+    return {
+      ...event,
+      ...('from' in event ? { from: { ...event.from, round: before(event.from.round) } } : {}),
+      ...('to' in event ? { to: { ...event.to, round: now(event.to.round) } } : {}),
+      ...('position' in event ? { position: { ...event.position, round: now(event.position.round) } } : {}),
+      ...('round' in event ? { round: now(event.round) } : {}),
+    }
+  }
+}
+
 describe.each(SAMPLES)('a workshop of version %i', (version) => {
   const old = JSON.parse(textOf(version)) as OldFile
   const file = opened(version)
 
   test('opens as a file of today, nothing lost', () => {
-    expect(file.version).toBe(5)
+    expect(file.version).toBe(6)
     for (const table of RECORD_TABLES) {
       expect(file[table].map(({ id }) => id)).toEqual(
-        ((old[table] ?? []) as readonly { id: string }[]).map(({ id }) => id),
+        ((old[table as 'pieces'] ?? []) as readonly { id: string }[]).map(({ id }) => id),
       )
     }
   })
 
   test('has the same work in it: every log ends where it ended', () => {
-    expect(file.events).toEqual(old.events)
+    expect(file.events.map(numbered(file))).toEqual(old.events)
     for (const copy of file.copies) {
       const log = file.events.filter(({ copyId }) => copyId === copy.id)
       const { position, finished } = replay(log)
@@ -80,7 +134,7 @@ describe.each(SAMPLES)('a workshop of version %i', (version) => {
       const pinned = file.planVersions.find(
         ({ pieceId, version: worked }) => pieceId === copy.pieceId && worked === copy.planVersion,
       )!
-      expect(pinned.plan.rounds[position.round - 1]).toBeDefined()
+      expect(roundNamed(pinned.plan.rounds, position.round)).toBeDefined()
     }
   })
 
@@ -90,8 +144,8 @@ describe.each(SAMPLES)('a workshop of version %i', (version) => {
       const before = old.planVersions[index]!.plan
       const now = unpin(spec, plan)
       expect(now.rounds.map(writtenOf)).toEqual(before.rounds.map(writtenThen))
-      expect(plan).toMatchObject({ finished: before.finished, checkpoints: before.checkpoints })
-      expect(JSON.stringify(plan)).not.toContain('"at"')
+      expectPromises(plan, before)
+      expect(JSON.stringify(plan)).not.toContain('"at":{')
       // Where a round lies is worked out anew, and comes out much the same.
       now.rounds.forEach(({ at }, round) => {
         expect(Math.abs(at.radius / before.rounds[round]!.at.radius - 1)).toBeLessThan(0.03)
@@ -130,7 +184,7 @@ describe.each(SAMPLES)('a workshop of version %i', (version) => {
     const { spec } = file.planVersions[0]!
     const plan = unpin(spec, file.planVersions[0]!.plan)
     const { yarn, metres } = plan.yarn[0]!
-    const check = yarnCheck({ spec, plan, position: { round: 1, unit: 0 }, yarn, left: 500, leftSd: 3 })
+    const check = yarnCheck({ spec, plan, position: startOf(plan.rounds), yarn, left: 500, leftSd: 3 })
     expect(check.piece).toBe('safe')
     expect(Math.abs(check.needed / metres - 1)).toBeLessThan(0.02)
   })
@@ -150,7 +204,7 @@ test('a second piece, which earlier versions never showed, is shown under a name
 })
 
 test('a file that says a version nobody wrote is refused before it is read', () => {
-  for (const version of [0, -1, 2.5, '3', null, 6]) {
+  for (const version of [0, -1, 2.5, '3', null, 7]) {
     const text = JSON.stringify({ ...(JSON.parse(textOf(3)) as object), version })
     const read = readProjectFile(text)
     expect(read).toMatchObject({ ok: false, faults: [{ path: 'version' }] })
@@ -163,4 +217,62 @@ test('what is wrong in an old file is still found, at its path', () => {
   const read = readProjectFile(JSON.stringify(old))
   expect(read.ok).toBe(false)
   if (!read.ok) expect(read.faults[0]!.path).toMatch(/^pieces\[0\]\.construction\.rounds/)
+})
+
+describe('a workshop of version 5', () => {
+  const old = JSON.parse(textOf(5)) as OldFile & { readonly readings: readonly Record<string, unknown>[] }
+  const file = opened(5)
+
+  test('opens with the same rounds, work and pieces', () => {
+    expect(file.planVersions.map(({ plan }) => plan.rounds)).toEqual(
+      old.planVersions.map(({ plan }) => plan.rounds),
+    )
+    expect(file.planVersions.map(({ plan }) => plan.goesOn)).toEqual(
+      old.planVersions.map(({ plan }) => plan.goesOn),
+    )
+    expect(file.events.map(numbered(file))).toEqual(old.events)
+    expect(file.pieces).toEqual(old.pieces)
+  })
+
+  test('promises what it promised, and has seen what was seen', () => {
+    for (const [index, { plan }] of file.planVersions.entries()) {
+      expectPromises(plan, old.planVersions[index]!.plan)
+    }
+    expect(file.readings).toHaveLength(2)
+    file.readings.forEach(({ seen, edge, counts, hole }, index) => {
+      const { across, around, ...before } = old.readings[index]!
+      expect({ edge, counts, hole }).toEqual({
+        edge: before['edge'],
+        counts: before['counts'],
+        hole: before['hole'],
+      })
+      expect(seen).toEqual([
+        { of: 'across', at: 6, values: across },
+        ...(around === undefined ? [] : [{ of: 'around', at: 6, values: [around] }]),
+      ])
+    })
+    expect(old.readings.some((one) => 'around' in one)).toBe(true)
+  })
+})
+
+test('round numbers of an old log become the names that the plan worked to then has for them', () => {
+  const names = new Map([
+    [1, ['r1', 'r2', 'r3']],
+    [2, ['r1', 'r2', 'r3-2', 'r4']],
+  ])
+  const at = (round: number) => ({ round, unit: 1 })
+  const log = [
+    { id: 'a', type: 'start', planVersion: 1, to: at(1) },
+    { id: 'b', type: 'goTo', from: at(1), to: at(3) },
+    { id: 'c', type: 'replan', planVersion: 2, fromVersion: 1, from: at(3), to: at(3) },
+    { id: 'd', type: 'count', round: 3, counted: 18, expected: 18 },
+    { id: 'e', type: 'undo', undoes: 'c', from: at(3), to: at(3) },
+    { id: 'f', type: 'note', position: at(3), text: 'a' },
+    { id: 'g', type: 'goTo', from: at(3), to: at(9) },
+  ]
+  const told = namesInLog(log, names).map((event) => {
+    const round = (key: string) => (event[key] as { round?: unknown } | undefined)?.round
+    return [round('from'), round('to'), round('position'), event['round']].filter((one) => one !== undefined)
+  })
+  expect(told).toEqual([['r1'], ['r1', 'r3'], ['r3', 'r3-2'], ['r3-2'], ['r3-2', 'r3'], ['r3'], ['r3', 'r9']])
 })

@@ -23,13 +23,15 @@ test('the demo workshop passes both, and is written as Uzel writes', () => {
   expect(validate({ ...(JSON.parse(demoText) as object), pieces: [{ id: 1 }] })).toBe(false)
 })
 
-test('the demo is the kitchen of the hut: a trivet under way, eight mats with three made and one half', () => {
+test('the demo is the kitchen of the hut: a trivet under way, eight mats with three made and one half, a sleeve and a cap to come', () => {
   const read = readProjectFile(demoText)
   if (!read.ok) throw new Error('The demo cannot be read.')
   const { pieces, copies, planVersions } = read.file
-  expect(pieces.map(({ form, quantity }) => [form.across, quantity])).toEqual([
-    [220, 1],
-    [110, 8],
+  expect(pieces.map(({ form, quantity }) => [form.family, Object.values(form)[1], quantity])).toEqual([
+    ['disc', 220, 1],
+    ['disc', 110, 8],
+    ['tube', 251, 1],
+    ['cap', 570, 1],
   ])
   expect(copies.filter(({ pieceId, finishedAt }) => pieceId === 'mats' && finishedAt)).toHaveLength(3)
   // Pinned plans are what the core computes today; run `npm run demo` after changing the core.

@@ -24,13 +24,13 @@ const planIn = (file: Loose) => file['planVersions']![0]!['plan'] as Record<stri
 test.each<[string, (file: Loose) => void, string, RegExp]>([
   [
     'a position past the last round',
-    (file) => (file['events']![3]!['to'] = { round: 40, unit: 0 }),
+    (file) => (file['events']![3]!['to'] = { round: 'r40', unit: 0 }),
     'events[3].to',
-    /has 7 rounds; there is no Rnd 40/,
+    /has 7 rounds; there is no “r40” among them/,
   ],
   [
     'a position past the end of a round',
-    (file) => (file['events']![3]!['to'] = { round: 1, unit: 60 }),
+    (file) => (file['events']![3]!['to'] = { round: 'r1', unit: 60 }),
     'events[3].to',
     /Rnd 1 has 6 places to work; there is no place 60/,
   ],
@@ -44,10 +44,10 @@ test.each<[string, (file: Loose) => void, string, RegExp]>([
         at: 1,
         type: 'note',
         text: 'here',
-        position: { round: 9, unit: 0 },
+        position: { round: 'r9', unit: 0 },
       }),
     'events[4].position',
-    /no Rnd 9/,
+    /no “r9” among them/,
   ],
   [
     'a plan cut short',
@@ -179,17 +179,17 @@ test('a plan taken back is the one that positions are held against again', () =>
         { ...at, id: 'g', seq: 7, type: 'goTo', from: here, ...last },
       )
     })
-  expect(faults({ to: { round: 7, unit: 0 } })).toEqual([])
-  expect(faults({ to: { round: 8, unit: 0 } })[0]).toMatchObject({ path: 'events[6].to' })
+  expect(faults({ to: { round: 'r7', unit: 0 } })).toEqual([])
+  expect(faults({ to: { round: 'r8', unit: 0 } })[0]).toMatchObject({ path: 'events[6].to' })
 })
 
 test('progress is told while a long log is read, and never goes back', () => {
   const file = good()
   const shares: number[] = []
-  const here = file['events']!.at(-1)!['to'] as { round: number; unit: number }
+  const here = file['events']!.at(-1)!['to'] as { round: string; unit: number }
   let from = here
   for (let seq = 5; seq < 12_000; seq++) {
-    const to = { round: 1, unit: from.unit === 3 ? 2 : 3 }
+    const to = { round: 'r1', unit: from.unit === 3 ? 2 : 3 }
     file['events']!.push({ id: `e-${seq}`, copyId: 'copy', seq, at: seq, type: 'goTo', from, to })
     from = to
   }
@@ -206,12 +206,12 @@ const loosely = (() => {
   const id = rarely(fc.constantFrom('a', 'e-1'), '', '..', 'x'.repeat(65), 7, null)
   const whole = rarely(fc.integer({ min: 1, max: 500 }), 0, 501, 100_000, 100_001, -1, 1.5, 1e12, '1', null)
   const position = rarely(
-    fc.record({ round: whole, unit: whole }, { noNullPrototype: true }),
+    fc.record({ round: id, unit: whole }, { noNullPrototype: true }),
     null,
     'here',
     [],
     {
-      round: 1,
+      round: 'r1',
       unit: 1,
       more: 1,
     },
@@ -242,7 +242,7 @@ const loosely = (() => {
     undoes: id,
     planVersion: whole,
     fromVersion: whole,
-    round: whole,
+    round: id,
     counted: whole,
     expected: whole,
     text: rarely(fc.string({ minLength: 1, maxLength: 20 }), '', 4, 'x'.repeat(5001)),

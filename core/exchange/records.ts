@@ -4,6 +4,7 @@ import type { PieceReading } from '../fit/pieceReading.ts'
 import type { StoredForm } from '../forms/registry.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
 import type { ColourRun, Constraints, Construction, PieceSpec, PinnedPlan } from '../plan/plan.ts'
+import type { SectionId } from '../rounds/round.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
 import type { LengthUnit } from '../units/parseLength.ts'
 import type { MassUnit } from '../units/mass.ts'
@@ -21,6 +22,14 @@ export interface ProjectRecord {
   readonly updatedAt: number
 }
 
+/** A section of a piece that is worked otherwise than the rest of it. */
+export interface KeptSectionWork {
+  readonly stitch?: StitchName
+  readonly loops?: 'both' | 'back' | 'front'
+  /** Another hook, yarn or number of strands: another gauge. */
+  readonly gaugeId?: string
+}
+
 /** One part of a project with its own plan, made `quantity` times. */
 export interface PieceRecord {
   readonly id: string
@@ -36,6 +45,7 @@ export interface PieceRecord {
   readonly stitch: StitchName
   readonly gaugeId: string
   readonly construction: Construction
+  readonly sections?: Readonly<Partial<Record<SectionId, KeptSectionWork>>>
   /** Yarns by id, each from a round on. */
   readonly colours: readonly ColourRun[]
   readonly constraints: Constraints
@@ -43,6 +53,11 @@ export interface PieceRecord {
   /** What it is for, and what in it matters for that. */
   readonly fitness: Fitness
 }
+
+/** Every gauge that a piece goes by, its own first. */
+export const gaugesUsed = ({ gaugeId, sections }: Pick<PieceRecord, 'gaugeId' | 'sections'>): string[] => [
+  ...new Set([gaugeId, ...Object.values(sections ?? {}).flatMap((work) => work?.gaugeId ?? [])]),
+]
 
 /** How a maker works the fabric a gauge belongs to. */
 export type Working = 'joined' | 'spiral' | 'turned' | 'rows'
@@ -150,7 +165,7 @@ export const RECORD_TABLES = [
 ] as const satisfies readonly (keyof Records)[]
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 5
+export const FILE_VERSION = 6
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

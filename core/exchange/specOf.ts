@@ -2,7 +2,9 @@ import { beliefFromEvidence, gaugeFromBelief } from '../gauge/gaugeFromEvidence.
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Combined } from '../gauge/combineEvidence.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import type { PieceSpec } from '../plan/plan.ts'
+import type { Loops } from '../gauge/latentGauge.ts'
+import type { PieceSpec, SectionWork } from '../plan/plan.ts'
+import { SpecError } from '../errors/specError.ts'
 import { formOf } from '../forms/registry.ts'
 import { mm } from '../units/millimetres.ts'
 import { yarnUseOf } from '../yarn/calibration.ts'
@@ -27,29 +29,56 @@ export function beliefOf(record: GaugeRecord): Combined {
 export const isMeasured = ({ evidence }: GaugeRecord): boolean => evidence.some(({ setAside }) => !setAside)
 
 /**
- * The gauge a record stands for, in its own stitch.
+ * The gauge a record stands for, in its own stitch, worked into both loops or one.
  * @throws SpecError when the label cannot be
  */
-export function gaugeOf(record: GaugeRecord): Gauge {
-  const gauge = gaugeFromBelief(beliefOf(record), record.stitch, record, isMeasured(record))
+export function gaugeOf(record: GaugeRecord, loops: Loops = 'both'): Gauge {
+  const gauge = gaugeFromBelief(beliefOf(record), record.stitch, record, isMeasured(record), loops)
   if (record.calibrations.length === 0) return gauge
   return { ...gauge, yarnUse: yarnUseOf(gauge, record.calibrations) }
 }
 
 /**
  * The spec to plan a stored piece from.
- * @throws SpecError when the gauge record cannot be
+ * @param others gauges that its sections may go by
+ * @throws SpecError when a gauge record cannot be, or is not there
  */
-export function specOf(piece: PieceRecord, gauge: GaugeRecord, pace: number): PieceSpec {
+export function specOf(
+  piece: PieceRecord,
+  gauge: GaugeRecord,
+  pace: number,
+  others: readonly GaugeRecord[] = [],
+): PieceSpec {
+  const { construction, stitch, sections } = piece
+  const usual = construction.loops ?? 'both'
+  const worked = Object.entries(sections ?? {}).flatMap(([id, work]) => {
+    if (!work) return []
+    const { loops = usual, gaugeId, stitch: own } = work
+    const record = gaugeId === undefined ? gauge : [gauge, ...others].find((one) => one.id === gaugeId)
+    if (!record) {
+      throw new SpecError('sections', 'The gauge of a section is gone.', 'Choose a gauge for it.')
+    }
+    const fabric = record === gauge && loopsOf(loops) === loopsOf(usual)
+    const made: SectionWork = {
+      ...(own ? { stitch: own } : {}),
+      loops,
+      ...(fabric ? {} : { gauge: gaugeForStitch(gaugeOf(record, loopsOf(loops)), own ?? stitch) }),
+    }
+    return [[id, made] as const]
+  })
   return {
     form: formOf(piece.form),
     tolerance: mm(piece.tolerance),
-    stitch: piece.stitch,
-    gauge: gaugeForStitch(gaugeOf(gauge), piece.stitch),
-    construction: piece.construction,
+    stitch,
+    gauge: gaugeForStitch(gaugeOf(gauge, loopsOf(usual)), stitch),
+    construction,
+    ...(worked.length > 0 ? { sections: Object.fromEntries(worked) } : {}),
     colours: piece.colours,
     constraints: piece.constraints,
     rhythm: piece.rhythm,
     pace,
   }
 }
+
+/** Either loop alone is one fabric, whichever of the two. */
+const loopsOf = (loops: 'both' | 'back' | 'front'): Loops => (loops === 'both' ? 'both' : 'single')

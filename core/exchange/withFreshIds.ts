@@ -1,5 +1,5 @@
 import type { HeldYarns } from '../yarn/strands.ts'
-import type { Records } from './records.ts'
+import type { PieceRecord, Records } from './records.ts'
 
 /**
  * The same records under new ids, so that they can stand beside the old ones.
@@ -24,6 +24,13 @@ export function withFreshIds<R extends Records>(
       yarn: fresh(run.yarn),
       ...(run.beside ? { beside: run.beside.map(fresh) } : {}),
     }))
+  const sections = (works: NonNullable<PieceRecord['sections']>) =>
+    Object.fromEntries(
+      Object.entries(works).map(([id, work]) => [
+        id,
+        work?.gaugeId === undefined ? work : { ...work, gaugeId: fresh(work.gaugeId) },
+      ]),
+    )
   return {
     ...records,
     projects: records.projects.map((project) => ({ ...project, id: fresh(project.id) })),
@@ -32,6 +39,7 @@ export function withFreshIds<R extends Records>(
       id: fresh(piece.id),
       projectId: fresh(piece.projectId),
       gaugeId: fresh(piece.gaugeId),
+      ...(piece.sections ? { sections: sections(piece.sections) } : {}),
       colours: colours(piece.colours),
     })),
     gauges: records.gauges.map((gauge) => ({ ...gauge, id: fresh(gauge.id) })),

@@ -20,6 +20,14 @@ import {
 } from './fields.ts'
 import { LONGEST_NOTE } from './limits.ts'
 
+const measure = Joi.string().valid('across', 'around', 'width', 'length', 'height', 'depth', 'opening')
+/** What a tape finds: no more than around the widest mat. */
+const seen = record({
+  of: measure,
+  at: round,
+  values: Joi.array().items(within('around')).min(1).max(8),
+})
+
 export const reading = record(
   {
     id,
@@ -27,11 +35,10 @@ export const reading = record(
     at: time,
     planVersion: Joi.number().integer().min(1).max(10_000),
     afterRound: round,
-    across: Joi.array().items(within('across')).min(1).max(2),
-    edge,
+    seen: Joi.array().items(seen).min(1).max(20),
   },
   {
-    around: within('around'),
+    edge,
     hole: within('hole'),
     join: Joi.string().valid('worked', 'skipped', 'right'),
     counts: Joi.array().items(record({ round, count })).max(500),
@@ -100,35 +107,42 @@ const notice = record(
   {
     lie: Joi.string().max(40),
     ...Object.fromEntries(
-      ['by', 'plusMinus', 'flatness', 'afterRound', 'fromRound', 'sides', 'of', 'across', 'round'].map(
-        (name) => [name, Joi.number()],
-      ),
+      ['by', 'plusMinus', 'flatness', 'afterRound', 'fromRound', 'sides', 'of', 'round'].map((name) => [
+        name,
+        Joi.number(),
+      ]),
     ),
   },
 )
 
+const promises = Joi.array()
+  .items(record({ of: measure, at: round, value: placed(0), sd: placed(0) }))
+  .min(1)
+  .max(10)
+
 const plan = record(
   {
     rounds: Joi.array().items(planRound).min(1).max(500),
-    finished: record({
-      across: placed(0),
-      plusMinus: placed(0),
-      height: placed(-20_000),
-      flatness: share,
-      lie: Joi.string().valid('cups', 'dished', 'flat', 'softWave', 'ruffles'),
-    }),
+    finished: record(
+      { promises, height: placed(-20_000), flatness: share },
+      { lie: Joi.string().valid('cups', 'dished', 'flat', 'softWave', 'ruffles') },
+    ),
     checkpoints: list(
       record({
         afterRound: round,
-        across: placed(0),
-        plusMinus: placed(0),
+        promises,
         purpose: Joi.string().valid('gauge', 'course', 'beforeTrim', 'finish'),
       }),
       100,
     ),
     notices: list(notice, 100),
   },
-  { goesOn: record({ after: round, radius: placed(0.1), z: placed(0), sd: placed(0) }) },
+  {
+    goesOn: record(
+      { after: round, radius: placed(0.1), z: placed(0), sd: placed(0) },
+      { along: record({ arc: placed(0), sd: placed(0) }) },
+    ),
+  },
 )
 
 const stitchSize = {
@@ -139,33 +153,40 @@ const stitchSize = {
   covLnWLnH: Joi.number().min(-4).max(4),
 }
 
+const gaugeNow = record(
+  {
+    ...stitchSize,
+    stitch,
+    strands,
+    yarnDiameter: millimetres(0.05, 100),
+    certainty: Joi.string().valid('guess', 'measured'),
+  },
+  {
+    others: record(
+      {},
+      Object.fromEntries(['slst', 'sc', 'hdc', 'dc', 'tr'].map((name) => [name, record(stitchSize)])),
+    ),
+    yarnUse: record({ factor: Joi.number().min(0.01).max(100), sd: Joi.number().min(0).max(10) }),
+  },
+)
+
+const sectionWork = record(
+  {},
+  { stitch: bodyStitch, loops: Joi.string().valid('both', 'back', 'front'), gauge: gaugeNow },
+)
+
 const spec = record(
   {
     form,
     tolerance: within('tolerance'),
     stitch: bodyStitch,
-    gauge: record(
-      {
-        ...stitchSize,
-        stitch,
-        strands,
-        yarnDiameter: millimetres(0.05, 100),
-        certainty: Joi.string().valid('guess', 'measured'),
-      },
-      {
-        others: record(
-          {},
-          Object.fromEntries(['slst', 'sc', 'hdc', 'dc', 'tr'].map((name) => [name, record(stitchSize)])),
-        ),
-        yarnUse: record({ factor: Joi.number().min(0.01).max(100), sd: Joi.number().min(0).max(10) }),
-      },
-    ),
+    gauge: gaugeNow,
     construction,
     colours,
     rhythm: Joi.number().min(0).max(1),
     pace: within('pace'),
   },
-  { constraints: constraints },
+  { constraints: constraints, sections: Joi.object().pattern(id, sectionWork).max(20) },
 )
 
 export const planVersion = record({
@@ -177,7 +198,7 @@ export const planVersion = record({
   plan,
 })
 
-const position = record({ round, unit: count })
+const position = record({ round: id, unit: count })
 const entry = { id, copyId: id, seq: Joi.number().integer().min(1).max(1e8), at: time }
 const move = { ...entry, from: position, to: position }
 
@@ -206,7 +227,7 @@ export const event = Joi.alternatives()
       },
       {
         is: 'count',
-        then: record({ ...entry, type: kind('count'), round, counted: count, expected: count }),
+        then: record({ ...entry, type: kind('count'), round: id, counted: count, expected: count }),
       },
       {
         is: 'note',

@@ -3,7 +3,7 @@ import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { expandSteps } from '../rounds/steps.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import { discSpec } from '../testing/specs.ts'
+import { discSpec, seenAcross } from '../testing/specs.ts'
 import { carryOnPlan } from './carryOnPlan.ts'
 import { diagnose } from './diagnose.ts'
 import type { PieceReading } from './pieceReading.ts'
@@ -46,7 +46,7 @@ describe('plans that go on from a measured edge', () => {
     at: 1,
     planVersion: 1,
     afterRound,
-    across: [2 * by * first.rounds[afterRound - 1]!.at.radius],
+    seen: seenAcross(afterRound, 2 * by * first.rounds[afterRound - 1]!.at.radius),
     edge: { kind: 'flat' },
     counts: [{ round: afterRound, count: first.rounds[afterRound - 1]!.count }],
   })
@@ -177,7 +177,7 @@ test('lying flat as planned reads as planned, at any flatness a plan may have', 
             at: 1,
             planVersion: 1,
             afterRound: after,
-            across: [2 * radius],
+            seen: seenAcross(after, 2 * radius),
             edge: { kind: 'flat' },
           },
         ],

@@ -5,7 +5,7 @@ import type { GoesOn, PieceSpec, Plan } from '../plan/plan.ts'
 import { asBelow, stepsOf, type RoundBelow } from '../plan/stepsOf.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
 import type { Worked } from '../plan/worked.ts'
-import { countOf, topOf, type Round } from '../rounds/round.ts'
+import { countOf, loopsBelow, topOf, type Round } from '../rounds/round.ts'
 
 /**
  * The piece if its remaining rounds are worked as they were planned: the same increases on top of what is
@@ -21,15 +21,16 @@ export function carryOnPlan(
   const rounds = [...worked]
   for (const round of plan.rounds.slice(worked.length)) {
     const { fabric: stitch, from, count } = round
+    const into = loopsBelow(round)
     const before = shapedLike(plan.rounds.slice(0, rounds.length), rounds)
     rounds.push({
       ...round,
-      hosts: [topOf(rounds.at(-1)!)],
+      hosts: [topOf(rounds.at(-1)!, into)],
       // Staggered against the plan's own rounds below, whatever their counts have become.
       steps:
         off === 0
           ? round.steps
-          : stepsOf({ stitch, from: from + off, count: count + off }, before, spec.construction),
+          : stepsOf({ stitch, from: from + off, count: count + off }, before, spec.construction, into),
     })
   }
   const goesOn: GoesOn = { after: worked.length, ...edge }
@@ -38,8 +39,8 @@ export function carryOnPlan(
     ...plan,
     rounds: laid,
     goesOn,
-    finished: measureFinished(laid),
-    checkpoints: chooseCheckpoints(laid, 0).filter(
+    finished: measureFinished(spec, laid),
+    checkpoints: chooseCheckpoints(spec, laid, 0).filter(
       ({ afterRound }) => afterRound > worked.length || afterRound === laid.length,
     ),
     ...sumsOf(laid, spec),

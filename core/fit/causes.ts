@@ -1,4 +1,5 @@
 import type { Construction } from '../plan/plan.ts'
+import { closes } from '../lay/startOfFabric.ts'
 
 /** Why a piece measures otherwise than planned. `hands` covers it lying as the maker's own stitches would. */
 export type CauseKind =
@@ -10,6 +11,9 @@ export type CauseKind =
   | 'roundMissing'
   | 'roundExtra'
   | 'openCentre'
+  | 'stitchLost'
+  | 'stitchGained'
+  | 'chainMiscounted'
 
 /** One way the rounds may really have been worked. */
 export interface Hypothesis {
@@ -26,24 +30,14 @@ export interface Hypothesis {
   readonly centre?: { readonly mean: number; readonly sd: number }
 }
 
-/** How often each happens, as makers tell it: most pieces are only tighter or looser than thought. */
-const PRIORS: Readonly<Record<CauseKind, number>> = {
-  hands: 0.78,
-  missedIncreases: 0.07,
-  extraIncreases: 0.03,
-  joinWorked: 0.03,
-  firstSkipped: 0.03,
-  roundMissing: 0.02,
-  roundExtra: 0.02,
-  openCentre: 0.02,
-}
 /** A ring that was not drawn up. */
 const OPEN_CENTRE = { mean: 1.1, sd: 0.35 }
 /** Increases that go missing, or are doubled, one after the other. */
 const MOST_STITCHES = 4
-
-const spread = (kind: CauseKind, all: readonly Omit<Hypothesis, 'kind' | 'prior'>[]): Hypothesis[] =>
-  all.map((one) => ({ ...one, kind, prior: PRIORS[kind] / all.length }))
+/** Stitches of an even round that are dropped, or worked twice. */
+const MOST_DROPPED = 2
+/** Chains that somebody who counts them is off. */
+const CHAINS_OFF = [-2, -1, 1, 2]
 
 /**
  * Whether increases and decreases can make these counts: at most two stitches in one, two over one.
@@ -55,55 +49,113 @@ export const canBeWorked = (counts: readonly number[], besides = 0): boolean =>
     return count > 0 && (below === undefined || (count - besides <= 2 * below && count >= below / 2))
   })
 
+/** Planned counts of the rounds worked so far, and the ways of working that make some slips possible. */
+interface Work extends Pick<Construction, 'rounds' | 'start'> {
+  readonly planned: readonly number[]
+}
+
+type Way = Omit<Hypothesis, 'kind' | 'prior'>
+
+interface Slip {
+  /** How often it happens, as makers tell it: most pieces are only tighter or looser than thought. */
+  readonly prior: number
+  /** The ways in which it may have happened; none where it cannot. */
+  readonly ways: (work: Work) => readonly Way[]
+  /** Stitches a round that stand in no stitch of the round below. */
+  readonly besides?: number
+  /** Its counts are a guess, and need not be workable. */
+  readonly guessed?: boolean
+}
+
+const same = (counts: readonly number[]) => counts
+
+const upTo = (most: number): number[] => Array.from({ length: Math.max(0, most) }, (_, index) => index + 1)
+
+/** Numbers of the rounds after the first. */
+const laterRounds = ({ planned }: Work): number[] => upTo(planned.length - 1).map((index) => index + 1)
+
+const offFrom = (round: number, stitches: number) => ({
+  from: round,
+  stitches,
+  counts: (counts: readonly number[]) =>
+    counts.map((count, index) => (index + 1 >= round ? count + stitches : count)),
+})
+
+/** Increases of one round that went missing, or were doubled; a whole round without them is one slip, too. */
+const increasesOff =
+  (sign: 1 | -1) =>
+  (work: Work): Way[] =>
+    laterRounds(work).flatMap((round) => {
+      const increase = work.planned[round - 1]! - work.planned[round - 2]!
+      const some = upTo(sign < 0 ? Math.min(MOST_STITCHES, increase - 1) : MOST_STITCHES)
+      return (increase > 0 ? [...some, increase] : []).map((stitches) => offFrom(round, sign * stitches))
+    })
+
+/** Stitches of an even round that were passed over, or worked into twice. */
+const stitchesOff =
+  (sign: 1 | -1) =>
+  (work: Work): Way[] =>
+    laterRounds(work)
+      .filter((round) => work.planned[round - 1] === work.planned[round - 2])
+      .flatMap((round) => upTo(MOST_DROPPED).map((stitches) => offFrom(round, sign * stitches)))
+
+/** A habit at the join, from some round on. */
+const everyRound =
+  (sign: 1 | -1) =>
+  (work: Work): Way[] =>
+    work.rounds.kind !== 'joined'
+      ? []
+      : laterRounds(work).map((round) => ({
+          from: round,
+          stitches: sign,
+          counts: (counts) => counts.map((count, index) => count + sign * Math.max(0, index + 2 - round)),
+        }))
+
+/** Every slip that is known, by what it is called. They belong to starts and ways of working, not to forms. */
+const SLIPS: Readonly<Record<CauseKind, Slip>> = {
+  hands: { prior: 0.78, ways: () => [{ counts: same }] },
+  missedIncreases: { prior: 0.07, ways: increasesOff(-1) },
+  extraIncreases: { prior: 0.03, ways: increasesOff(1) },
+  joinWorked: { prior: 0.03, ways: everyRound(1), besides: 1 },
+  firstSkipped: { prior: 0.03, ways: everyRound(-1) },
+  roundMissing: {
+    prior: 0.02,
+    ways: ({ planned }) => (planned.length > 2 ? [{ counts: (counts) => counts.slice(0, -1) }] : []),
+  },
+  roundExtra: {
+    prior: 0.02,
+    ways: () => [{ counts: (counts) => [...counts, 2 * counts.at(-1)! - (counts.at(-2) ?? 0)] }],
+    guessed: true,
+  },
+  openCentre: {
+    prior: 0.02,
+    ways: ({ start }) => (closes(start) ? [{ counts: same, centre: OPEN_CENTRE }] : []),
+  },
+  stitchLost: { prior: 0.03, ways: stitchesOff(-1) },
+  stitchGained: { prior: 0.02, ways: stitchesOff(1) },
+  chainMiscounted: {
+    prior: 0.03,
+    ways: ({ start }) =>
+      start.kind === 'joinedChain'
+        ? CHAINS_OFF.map((stitches) => ({ stitches, counts: offFrom(1, stitches).counts }))
+        : [],
+  },
+}
+
 /**
- * The ways that so many worked rounds may differ from their plan. Errors that go on every round (a join
- * worked as a stitch, a first stitch skipped) are possible in joined rounds alone, and only a closed ring can
- * have been left open.
+ * The ways that so many worked rounds may differ from their plan, each with its share of what its slip is thought
+ * to happen.
  * @param planned counts of the rounds worked so far
  */
 export function hypothesesFor(
   planned: readonly number[],
-  { rounds: worked, start }: Pick<Construction, 'rounds' | 'start'>,
+  { rounds, start }: Pick<Construction, 'rounds' | 'start'>,
 ): Hypothesis[] {
-  const rounds = planned.length
-  const from = Array.from({ length: Math.max(0, rounds - 1) }, (_, index) => index + 2)
-  const off = (sign: 1 | -1) =>
-    from.flatMap((round) => {
-      const increase = planned[round - 1]! - planned[round - 2]!
-      const most = sign < 0 ? Math.min(MOST_STITCHES, increase - 1) : MOST_STITCHES
-      const some = Array.from({ length: Math.max(0, most) }, (_, index) => index + 1)
-      // A whole round without its increases is one slip, too.
-      return (increase > 0 ? [...some, increase] : []).map((stitches) => ({
-        from: round,
-        stitches: sign * stitches,
-        counts: (counts: readonly number[]) =>
-          counts.map((count, index) => (index + 1 >= round ? count + sign * stitches : count)),
-      }))
-    })
-  const everyRound = (sign: 1 | -1) =>
-    worked.kind === 'joined'
-      ? from.map((round) => ({
-          from: round,
-          stitches: sign,
-          counts: (counts: readonly number[]) =>
-            counts.map((count, index) => count + sign * Math.max(0, index + 2 - round)),
-        }))
-      : []
-  const possible = (one: Omit<Hypothesis, 'kind' | 'prior'>) => canBeWorked(one.counts(planned))
-  const same = (counts: readonly number[]) => counts
-  const all = [
-    ...spread('hands', [{ counts: same }]),
-    ...spread('missedIncreases', off(-1).filter(possible)),
-    ...spread('extraIncreases', off(1).filter(possible)),
-    ...spread(
-      'joinWorked',
-      everyRound(1).filter((one) => canBeWorked(one.counts(planned), 1)),
-    ),
-    ...spread('firstSkipped', everyRound(-1).filter(possible)),
-    ...(rounds > 2 ? spread('roundMissing', [{ counts: (counts) => counts.slice(0, -1) }]) : []),
-    ...spread('roundExtra', [{ counts: (counts) => [...counts, 2 * counts.at(-1)! - (counts.at(-2) ?? 0)] }]),
-    ...(start.kind === 'chainRing' ? [] : spread('openCentre', [{ counts: same, centre: OPEN_CENTRE }])),
-  ]
+  const work: Work = { planned, rounds, start }
+  const all = Object.entries(SLIPS).flatMap(([kind, { prior, ways, besides, guessed }]) => {
+    const possible = ways(work).filter((way) => guessed || canBeWorked(way.counts(planned), besides))
+    return possible.map((way) => ({ ...way, kind: kind as CauseKind, prior: prior / possible.length }))
+  })
   const sum = all.reduce((total, { prior }) => total + prior, 0)
   return all.map((one) => ({ ...one, prior: one.prior / sum }))
 }

@@ -21,7 +21,7 @@ function judge() {
         at: 1,
         planVersion: 1,
         afterRound: 10,
-        across: [148, 150],
+        seen: [{ of: 'across', at: 10, values: [148, 150] }],
         edge: { kind: 'flat' },
         counts: [{ round: 10, count: 60 }],
       },

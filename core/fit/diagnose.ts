@@ -1,13 +1,14 @@
 import { SpecError } from '../errors/specError.ts'
 import type { StitchSize } from '../gauge/gauge.ts'
-import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
-import { meanDiameter } from '../shape/disc.ts'
+import type { FoundEdge, PieceSpec, PlannedRound } from '../plan/plan.ts'
+import { promisesOf } from '../plan/promisesOf.ts'
+import { meanOf, measured, type Promised } from '../lay/measures.ts'
 import type { LaidRing } from '../lay/lay.ts'
 import { canBeWorked, hypothesesFor, type CauseKind } from './causes.ts'
 import { validateReading } from './validateReading.ts'
 import { fitHypothesis, positionsOf, priorOf, sizeIn, type Fit } from './fitHypothesis.ts'
 import { lookThatTells, type Look } from './lookThatTells.ts'
-import type { PieceReading } from './pieceReading.ts'
+import { seenOf, sizeSeen, type PieceReading } from './pieceReading.ts'
 import { polygonOf, unevenness } from './roundness.ts'
 import { handsOf, type Hands } from './hands.ts'
 
@@ -32,9 +33,9 @@ export interface Diagnosis {
   readonly hands: Hands
   /** Where the worked rounds lie, if the first cause holds; the last of them as it was measured. */
   readonly positions: readonly LaidRing[]
-  readonly edge: { readonly radius: number; readonly z: number; readonly sd: number }
-  /** What was expected of the last reading: diameter and ± (19 times of 20). */
-  readonly expected: { readonly across: number; readonly plusMinus: number }
+  readonly edge: FoundEdge
+  /** What was expected of the last reading, by the measures of the form. */
+  readonly expected: readonly Promised[]
   /** The one look that tells causes apart, while more than one is possible. */
   readonly look?: Look
   /** Two mistakes explain it about as well, and a look would tell: ways out had better wait for it. */
@@ -78,7 +79,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const size = sizeIn(first.belief)
   const positions = positionsOf(first, spec, rounds)
   const expectedFit = positionsOf({ ...bestOf(fits, 'hands'), belief: priorOf(spec.gauge) }, spec, rounds)
-  const measured = meanDiameter(last.across) / 2
+  const edge = edgeFound(last, positions.at(-1)!, size)
   const look = lookThatTells(suspects, last)
   return {
     causes,
@@ -91,20 +92,45 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
         .map((position) => ({ ...position, z: dishAt(position, positions.at(-1)!, last) })),
       {
         ...positions.at(-1)!,
-        radius: measured,
-        z: last.edge.kind === 'standsUp' ? last.edge.by : positions.at(-1)!.z,
+        radius: edge.radius,
+        z: last.edge?.kind === 'standsUp' ? last.edge.by : positions.at(-1)!.z,
       },
     ],
-    edge: {
-      radius: measured,
-      z: last.edge.kind === 'standsUp' ? last.edge.by : 0,
-      sd: Math.hypot(1 / Math.sqrt(last.across.length), 0.004 * measured),
-    },
-    expected: { across: 2 * expectedFit.at(-1)!.radius, plusMinus: 4 * rounds.at(-1)!.at.sd },
+    edge,
+    expected: promisesOf(spec, rounds.at(-1)!).map((promise) => ({
+      ...promise,
+      value: measured(promise.of, expectedFit.at(-1)!),
+    })),
     look,
     undecided: look !== undefined && betweenMistakes(causes),
     uneven: unevenness(last, spec),
     polygon: polygonOf(last, spec, rounds),
+  }
+}
+
+/** A tape is laid to a millimetre, and finds of fabric so much of its size. */
+const LAID_SD = 1
+const FOUND_SD = 0.004
+
+/** Where the edge was found: as far out as it was measured, as far along as that or as its stitches reach. */
+function edgeFound(last: PieceReading, fitted: LaidRing, { varLnH }: StitchSize): FoundEdge {
+  const radiusBy = (of: 'across' | 'width', weight: number) => {
+    const values = seenOf(last, of)
+    if (values.length === 0) return undefined
+    const radius = meanOf(values) / weight
+    return { radius, sd: Math.hypot((2 * LAID_SD) / weight / Math.sqrt(values.length), FOUND_SD * radius) }
+  }
+  const flat = radiusBy('across', 2)
+  if (flat) return { ...flat, z: last.edge?.kind === 'standsUp' ? last.edge.by : 0 }
+  const { radius, arc, z } = fitted
+  const length = sizeSeen(last, 'length') ?? sizeSeen(last, 'depth')
+  return {
+    ...(radiusBy('width', Math.PI) ?? { radius, sd: 0.02 * radius }),
+    z,
+    along:
+      length === undefined
+        ? { arc, sd: arc * Math.sqrt(varLnH) }
+        : { arc: length, sd: Math.hypot(LAID_SD, FOUND_SD * length) },
   }
 }
 
@@ -128,13 +154,15 @@ function asCounted(counts: readonly number[], { counts: told }: PieceReading): r
 
 /** Height of a round in a dish whose rim stands up by what was measured: as the square of its radius. */
 function dishAt({ radius, z }: LaidRing, rim: LaidRing, { edge }: PieceReading): number {
-  return edge.kind === 'standsUp' ? edge.by * (radius / rim.radius) ** 2 : z
+  return edge?.kind === 'standsUp' ? edge.by * (radius / rim.radius) ** 2 : z
 }
 
 function latest(readings: readonly PieceReading[], round: number): PieceReading {
   const here = readings.filter(({ afterRound }) => afterRound === round)
   const last = here.sort((one, other) => one.at - other.at).at(-1)
-  if (!last) throw new SpecError('across', 'Nothing is measured after this round.', 'Measure it across.')
+  if (!last || last.seen.length === 0) {
+    throw new SpecError('seen', 'Nothing is measured after this round.', 'Measure its size.')
+  }
   return last
 }
 

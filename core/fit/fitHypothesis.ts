@@ -4,15 +4,18 @@ import type { Gauge, StitchSize } from '../gauge/gauge.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { logEvidence, mostProbable } from '../gauge/mostProbable.ts'
 import type { Reading } from '../gauge/reading.ts'
+import { beginningOf, layAs, type RoundToLay, type SpecToLay } from '../plan/beginningOf.ts'
+import { gaugesOf, type StitchIn } from '../plan/sectionWork.ts'
 import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
-import { flatnessOfLastThird } from '../shape/disc.ts'
+import { flatnessOfLastThird } from '../lay/flatness.ts'
 import { clothOf } from '../lay/clothOf.ts'
 import { lay, type LaidRing } from '../lay/lay.ts'
-import { CLOSED_RING, startOfFabric } from '../shape/startOfFabric.ts'
+import { CLOSED_RING, closes, startOfFabric } from '../lay/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import type { CauseKind, Hypothesis } from './causes.ts'
-import type { PieceReading } from './pieceReading.ts'
+import { laidReadings } from './laidReadings.ts'
+import { seenOf, sizeSeen, type PieceReading } from './pieceReading.ts'
 
 /** This day's hands against the swatch's: both sizes together 2.5%, and 1.2% each. */
 const DAY_TOGETHER = 0.025
@@ -68,8 +71,7 @@ export function fitHypothesis(
   for (const reading of readings) {
     const worked = rounds.slice(0, reading.afterRound)
     const counts = hypothesis.counts(worked.map(({ count }) => count))
-    const measured = { ...reading, plannedFlatness: flatnessOfLastThird(worked) }
-    numbers.push(...discReadings(modelOf(counts, worked, spec), measured), ...holeReading(reading, spec))
+    numbers.push(...sizesIn(reading, counts, worked, spec), ...holeReading(reading, spec))
     for (const { round, count } of reading.counts ?? []) {
       log += Math.log(countOdds(count - (counts[round - 1] ?? counts.at(-1)!)))
     }
@@ -79,12 +81,40 @@ export function fitHypothesis(
   return { hypothesis, belief, log: log + logEvidence(prior, numbers, belief.mean) }
 }
 
+/** What a reading's sizes say if the rounds had these counts: of flat fabric with how its edge lies. */
+function sizesIn(
+  reading: PieceReading,
+  counts: readonly number[],
+  worked: readonly PlannedRound[],
+  spec: PieceSpec,
+): Reading[] {
+  const { seen, edge } = reading
+  if (!edge) return laidReadings(asMade(spec, counts, worked), spec, seen)
+  const around = sizeSeen(reading, 'around')
+  return discReadings(modelOf(counts, worked, spec), {
+    across: seenOf(reading, 'across'),
+    ...(around === undefined ? {} : { around }),
+    edge,
+    plannedFlatness: flatnessOfLastThird(worked),
+  })
+}
+
+/** Rounds of the planned stitches with other counts; one more is of the stitch of the last. */
+function asMade(spec: SpecToLay, counts: readonly number[], planned: readonly PlannedRound[]): RoundToLay[] {
+  const as = layAs(spec)
+  const like = (index: number) => planned[Math.min(index, planned.length - 1)]!
+  return counts.map((count, index) => {
+    const { section, stitch } = like(index)
+    return as({ section, stitch, count }, index > 0 ? like(index - 1).section : undefined)
+  })
+}
+
 /** A hole is seen to a millimetre or so; a ring that is drawn up has the usual small centre all the same. */
 const HOLE_SD = 1.5
 
 /** The hole by its own width: it lies around the usual centre, in heights h. */
 function holeReading({ hole }: PieceReading, { construction, gauge }: PieceSpec): Reading[] {
-  if (hole === undefined || construction.start.kind === 'chainRing') return []
+  if (hole === undefined || !closes(construction.start)) return []
   return [
     {
       about: 'size',
@@ -106,11 +136,8 @@ const joinOdds = (kind: CauseKind, seen: NonNullable<PieceReading['join']>): num
 }
 
 /** Rounds with so many stitches; other stitches than the body's keep their usual proportion to it. */
-function modelOf(
-  counts: readonly number[],
-  rounds: readonly PlannedRound[],
-  { gauge, construction }: PieceSpec,
-): DiscModel {
+function modelOf(counts: readonly number[], rounds: readonly PlannedRound[], spec: PieceSpec): DiscModel {
+  const { gauge, construction } = spec
   const terms = new Map<StitchName, Pick<DiscModel['rounds'][number], 'lnW' | 'lnH'>>()
   const termsOf = (stitch: StitchName) => {
     const own = gaugeForStitch(gauge, stitch)
@@ -125,10 +152,10 @@ function modelOf(
     start: construction.start,
     stitch: rounds[0]!.stitch,
     centre: CENTRE_UNKNOWN,
-    rounds: counts.map((count, index) => {
-      const { stitch } = rounds[Math.min(index, rounds.length - 1)]!
-      return { count, ...(terms.get(stitch) ?? termsOf(stitch)) }
-    }),
+    rounds: asMade(spec, counts, rounds).map(({ stitch, count }) => ({
+      count,
+      ...(terms.get(stitch) ?? termsOf(stitch)),
+    })),
   }
 }
 
@@ -153,17 +180,19 @@ export function positionsOf(
 ): readonly LaidRing[] {
   const { w, h } = sizeIn(belief)
   const counts = hypothesis.counts(rounds.map(({ count }) => count))
-  const sizeFor = (stitch: StitchName) => {
-    const own = gaugeForStitch(spec.gauge, stitch)
+  const gauges = gaugesOf(spec)
+  const sizeFor = (round: StitchIn) => {
+    const own = gauges(round)
     return { w: (w * own.w) / spec.gauge.w, h: (h * own.h) / spec.gauge.h }
   }
-  const first = sizeFor(rounds[0]!.stitch)
-  const { hole, centre, sd } = startOfFabric(spec.construction.start, rounds[0]!.stitch, first.w, first.h)
+  const first = sizeFor(rounds[0]!)
   const off = (belief.mean[CENTRE_UNKNOWN]! - CLOSED_RING.mean) / CLOSED_RING.sd
-  const cloth = clothOf(
-    rounds.map(({ stitch }, index) => ({ stitch, count: counts[Math.min(index, counts.length - 1)]! })),
-    { hole, centre: Math.max(0, centre + off * sd) },
-    sizeFor,
+  const { sd } = startOfFabric(spec.construction.start, rounds[0]!.stitch, first.w, first.h)
+  const as = layAs(spec)
+  const toLay = rounds.map(({ section, stitch }, index) =>
+    as({ section, stitch, count: counts[Math.min(index, counts.length - 1)]! }, rounds[index - 1]?.section),
   )
+  const usual = beginningOf({ ...spec, stitch: rounds[0]!.stitch }, first, toLay)
+  const cloth = clothOf(toLay, { ...usual, centre: Math.max(0, usual.centre + off * sd) }, sizeFor)
   return lay(cloth).rings
 }

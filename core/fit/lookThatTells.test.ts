@@ -1,3 +1,4 @@
+import { seenAcross } from '../testing/specs.ts'
 import fc from 'fast-check'
 import { hypothesesFor, canBeWorked, type CauseKind } from './causes.ts'
 import { lookThatTells, type Suspect } from './lookThatTells.ts'
@@ -12,7 +13,7 @@ const reading = (more: Partial<PieceReading> = {}): PieceReading => ({
   at: 1,
   planVersion: 1,
   afterRound: PLANNED.length,
-  across: [120],
+  seen: seenAcross(8, 120),
   edge: { kind: 'flat' },
   ...more,
 })

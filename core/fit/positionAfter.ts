@@ -9,8 +9,9 @@ import { unitsOf } from '../worklog/moves.ts'
  */
 export function positionAfter(before: Plan, after: Plan, { round, unit }: Position, keeps: number): Position {
   const next = after.rounds[keeps]
-  if (!next) return { round: after.rounds.length, unit: unitsOf(after.rounds.at(-1)!).length }
-  const same =
-    round === next.number && JSON.stringify(before.rounds[keeps]?.steps) === JSON.stringify(next.steps)
-  return same ? { round, unit } : { round: next.number, unit: 0 }
+  const last = after.rounds.at(-1)!
+  if (!next) return { round: last.id, unit: unitsOf(last).length }
+  const there = before.rounds[keeps]
+  const same = round === there?.id && JSON.stringify(there.steps) === JSON.stringify(next.steps)
+  return { round: next.id, unit: same ? unit : 0 }
 }

@@ -2,13 +2,17 @@ import { SpecError } from '../errors/specError.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import { hookAdvice } from '../gauge/hookAdvice.ts'
 import { effortOfRound } from '../plan/yarnAndTime.ts'
+import type { Outline } from '../forms/family.ts'
+import { familyOf, roundedForm } from '../forms/registry.ts'
+import { isAround, measured } from '../lay/measures.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import { FLAT_TOLERANCE } from '../shape/disc.ts'
+import { FLAT_TOLERANCE } from '../lay/flatness.ts'
 import { mm } from '../units/millimetres.ts'
 import type { Diagnosis } from './diagnose.ts'
 import { carryOnPlan } from './carryOnPlan.ts'
 import { layRounds } from '../plan/layRounds.ts'
+import { sectionsOf, sizesOf, wantedAround } from '../plan/wantedAround.ts'
 import { workedRounds } from './workedRounds.ts'
 
 /** What can be done about a piece that measures otherwise than planned. */
@@ -30,7 +34,7 @@ export interface WayOut {
   /** Metres of yarn in the finished piece, against carrying on unchanged. */
   readonly metres: number
   readonly moreMetres: number
-  /** Off the target, mm across (+: larger). */
+  /** Off the target in the size that misses it most, mm (+: larger). */
   readonly off: number
   /** Hook to take, mm, when another is part of it. */
   readonly hook?: number
@@ -107,14 +111,23 @@ function gaugeNow(gauge: Gauge, { size }: Diagnosis): Gauge {
 
 /** Accepting a size makes it the target. */
 function acceptedSpec(spec: PieceSpec, { finished }: Plan): PieceSpec {
-  return { ...spec, form: { ...spec.form, across: mm(Math.round(finished.across)) } }
+  const form = finished.promises.reduce(
+    (asked, promise) => familyOf(asked).towards(asked, sizesOf(spec), promise),
+    spec.form,
+  )
+  return { ...spec, form: roundedForm(form) }
 }
 
 /** Back to where the trouble began, and from there by the maker's own gauge. */
 function goBack(situation: Situation, spec: PieceSpec, worked: readonly PlannedRound[]): WayOut[] {
   const { diagnosis, plan } = situation
-  const keeps = lastGoodRound(diagnosis, plan.rounds.slice(0, situation.afterRound))
+  const planned = plan.rounds.slice(0, situation.afterRound)
+  const keeps = lastGoodRound(diagnosis, spec, planned, worked)
   if (keeps === undefined || keeps >= worked.length) return []
+  if (keeps === 0) {
+    const anew = attempt(() => planPiece(spec))
+    return anew ? [weigh(situation, { kind: 'goBack', plan: anew, spec, worked: [], from: worked })] : []
+  }
   const rounds = worked.slice(0, keeps)
   // The rounds that stay were not measured by themselves: their edge is where the fit puts it.
   const { radius, z } = diagnosis.positions[keeps - 1]!
@@ -124,19 +137,42 @@ function goBack(situation: Situation, spec: PieceSpec, worked: readonly PlannedR
   return again ? [weigh(situation, { kind: 'goBack', plan: again, spec, worked: rounds, from: worked })] : []
 }
 
+/** The first rounds around a middle are small numbers. */
+const SETTLED = 4
+
 /** The last round before the error, or the last that still lies flat. */
 function lastGoodRound(
   { causes, size, positions }: Diagnosis,
+  spec: PieceSpec,
   rounds: readonly PlannedRound[],
+  worked: readonly PlannedRound[],
 ): number | undefined {
   const { kind, from } = causes[0]!
   if (from !== undefined && kind !== 'hands') return Math.max(1, from - 1)
+  const sections = sectionsOf(spec)
+  if (sections.length > 1) return lastThatFits(sections, worked)
+  const wanted = wantedAround(spec)
+  // A tube is too wide or too narrow from its chain on.
+  const settled = spec.construction.start.kind === 'joinedChain' ? 1 : SETTLED
   let arc = 0
   const firstOff = rounds.findIndex(({ count, number }) => {
     arc += size.h
-    return number > 3 && Math.abs((count * size.w) / (2 * Math.PI * arc) - 1) > FLAT_TOLERANCE
+    return number >= settled && Math.abs((count * size.w) / wanted(arc) - 1) > FLAT_TOLERANCE
   })
-  return firstOff < 1 || firstOff > positions.length ? undefined : firstOff
+  return firstOff < settled - 1 || firstOff > positions.length ? undefined : firstOff
+}
+
+/** A crown forgives more than a wall: rounds to come even it out. */
+const CROWN_FORGIVES = 3 * FLAT_TOLERANCE
+
+/** The last round before the first that is off the perimeter its section wants by more than can be left. */
+function lastThatFits(sections: readonly Outline[], worked: readonly PlannedRound[]): number | undefined {
+  const walls = new Set(sections.flatMap(({ id, even }) => (even ? [id] : [])))
+  const firstOff = worked.findIndex(
+    ({ section, flatness, number }) =>
+      number > SETTLED && Math.abs(flatness) > (walls.has(section) ? FLAT_TOLERANCE : CROWN_FORGIVES),
+  )
+  return firstOff < 0 ? undefined : firstOff
 }
 
 /** A hook helps only where both sizes moved together; it cannot mend waves or cups. */
@@ -187,9 +223,10 @@ function weigh({ spec: asked, afterRound }: Situation, proposal: Proposal): WayO
   const pulled = from?.slice(worked.length) ?? []
   const secondsLeft = seconds(plan.rounds.slice(worked.length)) + PULLING * seconds(pulled)
   const metres = plan.yarn.reduce((sum, use) => sum + use.metres, 0)
-  const off = plan.finished.across - asked.form.across
+  const offs = missedBy(asked, plan)
+  const off = offs.flat().reduce((most, next) => (Math.abs(next) > Math.abs(most) ? next : most))
   const tolerance = Math.max(asked.tolerance, 2)
-  const notFlat = Math.max(0, Math.abs(plan.finished.flatness) / FLAT_TOLERANCE - 1)
+  const notFlat = plan.finished.lie ? Math.max(0, Math.abs(plan.finished.flatness) / FLAT_TOLERANCE - 1) : 0
   const lifted = plan.finished.height / tolerance
   return {
     kind,
@@ -203,7 +240,10 @@ function weigh({ spec: asked, afterRound }: Situation, proposal: Proposal): WayO
     moreMetres: 0,
     off,
     cost:
-      Math.min(16, (off / tolerance) ** 2) +
+      Math.min(
+        16,
+        offs.reduce((sum, one) => sum + meanSquare(one) / tolerance ** 2, 0),
+      ) +
       Math.min(16, notFlat ** 2 + lifted ** 2) +
       (secondsLeft + seconds(pulled)) / HOUR +
       (kind === 'anotherHook' ? HOOK_BET : 0) +
@@ -211,3 +251,20 @@ function weigh({ spec: asked, afterRound }: Situation, proposal: Proposal): WayO
       (pulled.length > 0 ? 0.5 + (afterRound - worked.length) * 0.02 : 0),
   }
 }
+
+/**
+ * By how much a plan misses each size that was asked for, mm (+: larger): of a wall that is to be one size all the
+ * way, round by round, those with it that are worked already.
+ */
+function missedBy(asked: PieceSpec, { finished, rounds }: Plan): number[][] {
+  const even = sectionsOf(asked).every((section) => section.even)
+  const targets = familyOf(asked.form).targets(asked.form, sizesOf(asked))
+  return targets.map(({ of, value }) =>
+    even && isAround(of)
+      ? rounds.map(({ at }) => measured(of, at) - value)
+      : [finished.promises.find((one) => one.of === of)!.value - value],
+  )
+}
+
+const meanSquare = (offs: readonly number[]): number =>
+  offs.reduce((sum, one) => sum + one * one, 0) / offs.length

@@ -1,7 +1,7 @@
 import type { Construction } from '../plan/plan.ts'
 import { sideOf } from '../plan/writeRounds.ts'
 import { asBelow, stepsOf } from '../plan/stepsOf.ts'
-import { countOf, topOf, usedBy, type Round } from '../rounds/round.ts'
+import { countOf, loopsBelow, topOf, usedBy, type Round } from '../rounds/round.ts'
 
 /**
  * Rounds as they were really worked: planned ones with their real counts. A round too few is left out; one too
@@ -22,14 +22,15 @@ export function workedRounds(
     const count = below ? Math.max(Math.ceil(from / 2), Math.min(told, 2 * from)) : told
     const like = planned[Math.min(index, planned.length - 1)]!
     const added = index >= planned.length
+    const into = loopsBelow(like)
     const asPlanned = !added && countOf(like) === count && usedBy(like) === from
     rounds.push({
       ...like,
       ...(added ? { id: `${like.id}-again`, side: sideOf(index + 1, construction) } : {}),
-      hosts: below ? [topOf(below)] : like.hosts,
+      hosts: below ? [topOf(below, into)] : like.hosts,
       steps: asPlanned
         ? like.steps
-        : stepsOf({ stitch: like.fabric, from, count }, rounds.map(asBelow), construction),
+        : stepsOf({ stitch: like.fabric, from, count }, rounds.map(asBelow), construction, into),
     })
   })
   return rounds

@@ -1,12 +1,15 @@
-import type { StartOfFabric } from '../shape/startOfFabric.ts'
+import type { MeasureKind } from '../lay/measures.ts'
+import type { StartOfFabric } from '../lay/startOfFabric.ts'
 import type { SectionId } from '../rounds/round.ts'
+import type { Start } from '../plan/plan.ts'
 import type { Form } from './registry.ts'
 
-/** What a form is planned with: its stitch, and where the fabric begins. Lengths in mm. */
+/** What a form is planned with: its stitch, where the fabric begins, and how thick it is. Lengths in mm. */
 export interface Sizes {
   readonly w: number
   readonly h: number
   readonly start: StartOfFabric
+  readonly thickness: number
 }
 
 /** The perimeter that a section wants along its fabric. */
@@ -23,33 +26,76 @@ export interface Guide {
 export interface Outline {
   readonly id: SectionId
   readonly guide: Guide
+  /** One count all the way. */
+  readonly even?: boolean
+  /** It turns a crisp edge with the section before: its first round takes the back loops, and keeps the count. */
+  readonly crisp?: boolean
 }
 
-/** A length that a form asks for. */
-export interface LengthField<F> {
+/** A size that a form asks for: a length in mm, or a share of one. */
+export interface SizeField<F> {
+  readonly kind: 'length' | 'share'
   readonly key: Exclude<keyof F & string, 'family'>
   readonly least: number
   readonly most: number
+  /** What it is while nobody has said. */
+  readonly usual: number
+}
+
+/** One of a few words that a form asks for. */
+export interface ChoiceField<F> {
+  readonly kind: 'choice'
+  readonly key: Exclude<keyof F & string, 'family'>
+  /** The usual one first. */
+  readonly choices: readonly string[]
+}
+
+export type Field<F> = SizeField<F> | ChoiceField<F>
+
+/** A size that the finished piece must have, mm. */
+export interface Target {
+  readonly of: MeasureKind
+  readonly value: number
+}
+
+/** Where a tape tells something of a piece in work: at its edge, or at its first round. */
+export interface TapePlace {
+  readonly of: MeasureKind
+  readonly at: 'edge' | 'start'
+  /** Without it nothing can be said of the others. */
+  readonly needed?: boolean
+  /** The sections whose rounds it is taken at; of any when nothing is said. */
+  readonly in?: readonly SectionId[]
+}
+
+/** A size that a piece is judged by, in the sections where a tape can find it; in any when nothing is said. */
+export interface JudgedBy {
+  readonly of: MeasureKind
+  readonly in?: readonly SectionId[]
 }
 
 /** What there is to know of a family of forms. Adding one is a folder here and its line in the registry. */
 export interface Family<F extends { readonly family: string }> {
-  /** Its lengths, in the order a maker is asked for them. */
-  readonly fields: readonly LengthField<F>[]
+  /** What it asks for, in the order a maker is asked. */
+  readonly fields: readonly Field<F>[]
+  /** How its fabric may begin; the usual way first. */
+  readonly starts: readonly Start['kind'][]
   /**
    * Refuses what cannot be worked with these stitches.
    * @throws SpecError at `form.<field>`, with what would be valid
    */
   validate(form: F, sizes: Sizes): void
   sections(form: F, sizes: Sizes): readonly Outline[]
-  /** What the finished piece must measure: the size that last rounds are chosen for. */
-  target(form: F): Target
-}
-
-/** A size that a tape can check. */
-export interface Target {
-  readonly of: 'across' | 'length'
-  readonly value: number
+  /** By what a tape judges it, on the way and at the end; the one that the last rounds are chosen for first. */
+  measures(form: F): readonly JudgedBy[]
+  /** Where a tape is laid in work; the same place twice is measured a second time. */
+  readonly tape: readonly TapePlace[]
+  /** What each of its measures must come to. */
+  targets(form: F, sizes: Sizes): readonly [Target, ...Target[]]
+  /** Around what it goes over, mm, where it is made to fit something. */
+  around?(form: F): number | undefined
+  /** The form that would be asked for so that one of its measures came to this. */
+  towards(form: F, sizes: Sizes, target: Target): F
 }
 
 export type AnyFamily = Family<Form>

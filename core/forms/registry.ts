@@ -1,26 +1,59 @@
 import { mm } from '../units/millimetres.ts'
+import { cap, type CapForm } from './cap/cap.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
-import type { AnyFamily, Family } from './family.ts'
+import type { SectionId } from '../rounds/round.ts'
+import type { AnyFamily, Family, Field, TapePlace } from './family.ts'
+import { tube, type TubeForm } from './tube/tube.ts'
 
 /** What a piece must become. */
-export type Form = DiscForm
+export type Form = DiscForm | CapForm | TubeForm
+export type FamilyName = Form['family']
 
-/** A form as it is kept: its lengths as plain numbers, mm. */
-export type StoredForm = {
-  readonly [K in keyof Form]: Form[K] extends number ? number : Form[K]
-}
+type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
+
+/** A form as it is kept: its sizes as plain numbers, lengths in mm. */
+export type StoredForm = { [N in FamilyName]: Kept<Extract<Form, { family: N }>> }[FamilyName]
 
 /** Every family of forms; a form without its family does not compile. */
-const FAMILIES: { readonly [F in Form as F['family']]: Family<F> } = { disc }
+const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }>> } = { disc, cap, tube }
 
 /** What there is to know of a form's family. */
-export const familyOf = (form: Form): AnyFamily => FAMILIES[form.family]
+export const familyOf = ({ family }: Form | StoredForm): AnyFamily => FAMILIES[family] as AnyFamily
+
+/** Where a tape is laid at a round of a section. */
+export const tapeAt = (form: Form | StoredForm, section: SectionId): readonly TapePlace[] =>
+  familyOf(form).tape.filter((place) => place.in?.includes(section) ?? true)
 
 /** A kept form as it is planned from. */
 export function formOf(stored: StoredForm): Form {
-  const { fields } = FAMILIES[stored.family]
-  return { ...stored, ...Object.fromEntries(fields.map(({ key }) => [key, mm(stored[key])])) } as Form
+  const lengths = fieldsOf(stored.family).filter(({ kind }) => kind === 'length')
+  const values = stored as unknown as Readonly<Record<string, number>>
+  return { ...stored, ...Object.fromEntries(lengths.map(({ key }) => [key, mm(values[key]!)])) } as Form
 }
 
-/** Every family by its name, with the lengths it asks for. */
-export const FAMILY_FIELDS = Object.entries(FAMILIES).map(([family, { fields }]) => ({ family, fields }))
+/** A field of whatever family. */
+export type AnyField = Field<Readonly<Record<string, unknown>>>
+
+/** What a family asks for, in the order a maker is asked. */
+export const fieldsOf = (family: FamilyName): readonly AnyField[] => FAMILIES[family].fields
+
+export const FAMILY_NAMES = Object.keys(FAMILIES) as FamilyName[]
+
+/** A form of a family as it is before anything is said of it. */
+export function usualForm(family: FamilyName): StoredForm {
+  const values = fieldsOf(family).map((field) => [
+    field.key,
+    field.kind === 'choice' ? field.choices[0]! : field.usual,
+  ])
+  return { family, ...Object.fromEntries(values) } as StoredForm
+}
+
+/** A form whose lengths are whole millimetres, as a maker would have asked for it. */
+export function roundedForm(form: Form): Form {
+  const lengths = fieldsOf(form.family).filter(({ kind }) => kind === 'length')
+  const values = form as unknown as Readonly<Record<string, number>>
+  return {
+    ...form,
+    ...Object.fromEntries(lengths.map(({ key }) => [key, mm(Math.round(values[key]!))])),
+  }
+}

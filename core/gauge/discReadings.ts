@@ -1,7 +1,8 @@
-import { flatness, flatnessOfLastThird, FLAT_TOLERANCE, meanDiameter } from '../shape/disc.ts'
+import { meanOf } from '../lay/measures.ts'
+import { flatness, flatnessOfLastThird, FLAT_TOLERANCE } from '../lay/flatness.ts'
 import type { Start } from '../plan/plan.ts'
 import { rimHeldFlat } from '../lay/rimHeldFlat.ts'
-import { CLOSED_RING, startOfFabric } from '../shape/startOfFabric.ts'
+import { CLOSED_RING, startOfFabric } from '../lay/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { EdgeLies } from './evidence.ts'
 import { TAPE_SD, type Reading } from './reading.ts'
@@ -62,7 +63,7 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
   const { across, around, edge } = measured
   const last = rounds.at(-1)!
   const counts = rounds.map(({ count }) => count)
-  const radius = meanDiameter(across) / 2
+  const radius = meanOf(across) / 2
   const variance = (TAPE_SD / (2 * radius)) ** 2 / across.length + FABRIC_SD ** 2
   const widths = [...new Set(rounds.flatMap(({ lnW }) => lnW.terms))]
   const heights = [...new Set(rounds.flatMap(({ lnH }) => lnH.terms))]

@@ -22,6 +22,8 @@ interface Taken {
   readonly stitch: StitchName
   readonly loops: Loops
   readonly state: FabricState
+  /** The piece it was measured on, when it is no swatch. */
+  readonly from?: string
   /** Put aside by the maker: kept, but not counted. */
   readonly setAside?: boolean
 }
@@ -46,8 +48,6 @@ export interface RoundEvidence extends Taken {
   readonly edge: EdgeLies
   /** Stitch of each round, where not all are of one. */
   readonly stitches?: readonly StitchName[]
-  /** The piece it was measured on, when it is no swatch. */
-  readonly from?: string
 }
 
 /** Counted between two marks on a piece in work: along a round, out from the centre, or both. */

@@ -1,4 +1,4 @@
-import { BODY_STITCHES, type StitchName } from '../stitches/stitch.ts'
+import { BODY_STITCHES, isEdging, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import { combineEvidence, type Combined } from './combineEvidence.ts'
 import type { Evidence } from './evidence.ts'
@@ -36,14 +36,15 @@ export function beliefFromEvidence(
   return combineEvidence(labelBelief(yarn, washing), evidence)
 }
 
-/** A gauge to plan with: as worked, through both loops. */
+/** A gauge to plan with: as worked, through both loops or one; an edging takes both. */
 export function gaugeFromBelief(
   { belief }: Combined,
   stitch: StitchName,
   yarn: YarnAndHook,
   measured: boolean,
+  loops: Loops = 'both',
 ): Gauge {
-  const size = (name: StitchName) => sizeOf(belief, name, 'both', 'worked')
+  const size = (name: StitchName) => sizeOf(belief, name, isEdging(name) ? 'both' : loops, 'worked')
   const others = (['slst', ...BODY_STITCHES] as const).filter((name) => name !== stitch)
   return {
     ...size(stitch),

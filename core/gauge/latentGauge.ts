@@ -1,5 +1,5 @@
 import { BODY_STITCHES, type StitchName } from '../stitches/stitch.ts'
-import { CLOSED_RING } from '../shape/startOfFabric.ts'
+import { CLOSED_RING } from '../lay/startOfFabric.ts'
 import type { Gaussian } from './gaussian.ts'
 import { gaugeFromTable, LABEL_CORRELATION, LABEL_SD, type YarnAndHook } from './gaugeFromTable.ts'
 

@@ -1,4 +1,4 @@
-import { CLOSED_RING } from '../shape/startOfFabric.ts'
+import { CLOSED_RING } from '../lay/startOfFabric.ts'
 import type { StitchSize } from './gauge.ts'
 
 /** How many rounds a flat disc needs, at the least and most that a size leaves open (19 times of 20). */

@@ -1,7 +1,7 @@
 import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
-import { validateDisc } from '../shape/validateDisc.ts'
-import { meanDiameter } from '../shape/disc.ts'
+import { validateDisc } from './validateDisc.ts'
+import { meanOf } from '../lay/measures.ts'
 import type { CountOver, Evidence, RoundEvidence } from './evidence.ts'
 import { gaugeFromTable, type YarnAndHook } from './gaugeFromTable.ts'
 import { guessMeant } from './guessMeant.ts'
@@ -83,7 +83,7 @@ function validateRoundSwatch({ counts, across, edge }: RoundEvidence, height: nu
     throw new SpecError('counts', 'A round swatch has at least 2 rounds of 3 stitches or more.', 'Work 9.')
   }
   validateDisc(across, edge)
-  const mean = meanDiameter(across)
+  const mean = meanOf(across)
   const size = mean / 2 / counts.length
   if (size < FINEST || size > COARSEST) {
     const meant = guessMeant(size, height)
@@ -130,7 +130,7 @@ export function questionOf(evidence: Evidence, yarn: YarnAndHook): string | unde
             [
               {
                 count: 2 * evidence.counts.length,
-                over: meanDiameter(evidence.across),
+                over: meanOf(evidence.across),
               },
               label.h,
               'round',

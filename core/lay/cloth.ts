@@ -1,4 +1,4 @@
-import { FLAT_TOLERANCE } from '../shape/disc.ts'
+import { FLAT_TOLERANCE } from '../lay/flatness.ts'
 
 /** One round as cloth: what it would measure if nothing else held it. Lengths in mm. */
 export interface ClothRound {

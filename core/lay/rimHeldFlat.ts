@@ -1,4 +1,4 @@
-import { flatness } from '../shape/disc.ts'
+import { flatness } from '../lay/flatness.ts'
 import { SLIDES, tautness, USUAL_STIFFNESS } from './cloth.ts'
 import { layFlat } from './lay.ts'
 

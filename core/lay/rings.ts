@@ -1,4 +1,4 @@
-import { flatness } from '../shape/disc.ts'
+import { flatness } from '../lay/flatness.ts'
 import { tautness, type Cloth, type Stiffness } from './cloth.ts'
 
 /** The rings of a cloth as the energy sees them: its foundation, if it has one, then the top of every round. */

@@ -58,15 +58,15 @@ function leaning({ size, count, w, h, from }: Rings, give: number): Places {
   let [r, z] = [from?.r ?? (count[0]! * w[0]!) / (2 * Math.PI), 0]
   for (let ring = 0; ring < size; ring++) {
     if (ring > 0 || from) {
-      // Never quite flat: there is no telling up from down there.
       const most = h[ring]! * (1 - give / 2)
-      const tilt = 0.01 * h[ring]!
       const out = Math.max(
         -most,
         Math.min(most, (count[ring]! * w[ring]! * (1 + give / 2)) / (2 * Math.PI) - r),
       )
+      const up = Math.sqrt(Math.max(0, most * most - out * out))
       r += out
-      z += Math.sqrt(Math.max(0, most * most - out * out)) + tilt
+      // Never quite flat: there is no telling up from down there. What stands anyway, as a tube does, stands true.
+      z += up + (from || up < 0.05 * most ? 0.01 * h[ring]! : 0)
     }
     at[2 * ring] = r
     at[2 * ring + 1] = z

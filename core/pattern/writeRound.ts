@@ -31,7 +31,7 @@ export function writeRound(round: PlannedRound, { construction, terms, below }: 
   const steps = firstMade ? withoutFirstStitch(round.steps) : round.steps
   return {
     start: [
-      round.number === 1 ? writeStart(start, chain) : '',
+      round.number === 1 ? writeStart(start, round, chain) : '',
       round.number === 1 && start.kind === 'chainTwo'
         ? ''
         : writeChain(round, chain, construction, below, terms),
@@ -43,7 +43,7 @@ export function writeRound(round: PlannedRound, { construction, terms, below }: 
       .filter(Boolean)
       .join(', '),
     body:
-      round.number === 1
+      round.number === 1 && gathers(round)
         ? `${writeSteps(steps, terms)} ${whereRoundOne(start, chain)}`
         : writeBody(round, steps, terms),
     end: writeEnd(construction, chain),
@@ -84,8 +84,18 @@ const startsWithIncrease = ({ steps }: PlannedRound): boolean => (steps[0]?.ops[
 function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): string {
   const even =
     round.count === round.from && round.steps.every(({ ops }) => ops.every((op) => kindOf(op) === 'work'))
-  if (!even || steps !== round.steps) return writeSteps(steps, terms)
-  return `${STITCHES[round.stitch].short[terms]} in each st`
+  const loops = loopsIn(round)
+  if (!even || steps !== round.steps) {
+    return `${writeSteps(steps, terms)}${loops ? `, all in ${loops} loops` : ''}`
+  }
+  const into = round.number === 1 ? 'each ch' : loops ? `${loops} loop of each st` : 'each st'
+  return `${STITCHES[round.stitch].short[terms]} in ${into}`
+}
+
+/** The loop that all of a round is worked into, if not both. */
+function loopsIn({ steps }: Pick<PlannedRound, 'steps'>): 'back' | 'front' | undefined {
+  const loops = new Set(steps.flatMap(({ ops }) => ops.map((op) => op.loops)))
+  return loops.size === 1 ? [...loops][0] : undefined
 }
 
 /** Steps in crochet words: "sc, inc, (2 sc, inc) × 5, sc". */
@@ -111,9 +121,10 @@ export function writeOp(op: Op, terms: Terms): string {
   return op.times === 1 ? short : `${op.times} ${short}`
 }
 
-function writeStart(start: Start, chain: StartingChain | undefined): string {
+function writeStart(start: Start, { from }: PlannedRound, chain: StartingChain | undefined): string {
   if (start.kind === 'magicRing') return 'magic ring'
   if (start.kind === 'chainRing') return `ch ${start.chains}, join into a ring with sl st`
+  if (start.kind === 'joinedChain') return `ch ${from}, join with sl st without twisting`
   return `ch ${chainsOfFlatStart(chain)}`
 }
 

@@ -1,8 +1,9 @@
-import type { Checkpoint, PlannedRound } from './plan.ts'
+import type { Checkpoint, PieceSpec, PlannedRound } from './plan.ts'
+import { promisesOf } from './promisesOf.ts'
 
-/** Before round 5 or under 6 cm the centre misleads. */
+/** Before round 5 or under 6 cm the centre misleads, and a chain pulls. */
 const FIRST_ROUND = 5
-const FIRST_ACROSS = 60
+const FIRST_SIZE = 60
 /** A stretch of more rounds than this between two checkpoints wants one in between. */
 const LONG_STRETCH = 12
 
@@ -10,7 +11,11 @@ const LONG_STRETCH = 12
  * Where a measurement tells most: about a third of the way, on long pieces once in between, just
  * before the trimmed last rounds, and at the finish. Under 6 rounds, one before the finish.
  */
-export function chooseCheckpoints(rounds: readonly PlannedRound[], trimmed: number): Checkpoint[] {
+export function chooseCheckpoints(
+  spec: Pick<PieceSpec, 'form'>,
+  rounds: readonly PlannedRound[],
+  trimmed: number,
+): Checkpoint[] {
   const last = rounds.length
   const beforeTrim = Math.max(1, last - Math.max(1, trimmed))
   const places = new Map<number, Checkpoint['purpose']>([[last, 'finish']])
@@ -19,8 +24,9 @@ export function chooseCheckpoints(rounds: readonly PlannedRound[], trimmed: numb
   } else {
     places.set(beforeTrim, 'beforeTrim')
     const third = rounds.find(
-      ({ number, at }) =>
-        number >= Math.max(FIRST_ROUND, Math.round(last / 3)) && 2 * at.radius >= FIRST_ACROSS,
+      (round) =>
+        round.number >= Math.max(FIRST_ROUND, Math.round(last / 3)) &&
+        promisesOf(spec, round)[0]!.value >= FIRST_SIZE,
     )
     const first = Math.min(third?.number ?? FIRST_ROUND, Math.max(1, beforeTrim - 2))
     if (first >= FIRST_ROUND) places.set(first, 'gauge')
@@ -31,8 +37,9 @@ export function chooseCheckpoints(rounds: readonly PlannedRound[], trimmed: numb
   }
   return [...places]
     .sort(([one], [other]) => one - other)
-    .map(([afterRound, purpose]) => {
-      const { at } = rounds[afterRound - 1]!
-      return { afterRound, purpose, across: 2 * at.radius, plusMinus: 4 * at.sd }
-    })
+    .map(([afterRound, purpose]) => ({
+      afterRound,
+      purpose,
+      promises: promisesOf(spec, rounds[afterRound - 1]!),
+    }))
 }

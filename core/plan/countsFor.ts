@@ -1,50 +1,87 @@
+import { oneCount } from '../counts/oneCount.ts'
 import { spreadCounts } from '../counts/spreadCounts.ts'
 import { betaOf, deviationFrom, type CountsProblem } from '../counts/countsProblem.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
+import type { Outline } from '../forms/family.ts'
 import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
+
+/** A round that is to be: of which section and stitch, and how many stitches its guide asks for. */
+export interface RoundAsked {
+  readonly section: Outline
+  readonly stitch: StitchName
+  readonly ideal: number
+}
 
 /**
  * Paced counts of rounds to come. Where rounds are worked already, the last of them is a fact that the
  * others go on from.
+ * @param before sections of the worked rounds, as many as there are
  * @throws SpecError when no counts obey the constraints
  */
 export function countsFor(
   spec: PieceSpec,
-  stitches: readonly StitchName[],
-  ideals: readonly number[],
+  asked: readonly RoundAsked[],
   worked: readonly PlannedRound[],
+  before: readonly Outline[],
 ): readonly number[] {
   const last = worked.at(-1)
-  if (!last) return spreadCounts(problemOf(spec, stitches, ideals, 1)).counts
-  if (ideals.length === 0) return []
-  const problem = problemOf(
-    spec,
-    [last.stitch, ...stitches],
-    [...worked.slice(0, -1).map(({ ideal }) => ideal), last.count, ...ideals],
-    last.number,
-  )
-  return spreadCounts({
+  if (last && asked.length === 0) return []
+  const wall = asked.every(({ section }) => section.even)
+  const oneWall = wall && asked.every(({ section }) => section.id === asked[0]!.section.id)
+  const solve = (problem: CountsProblem, goesOn: boolean) =>
+    (oneWall ? oneCount(problem, goesOn) : spreadCounts(problem)).counts
+  if (!last) return solve(problemOf(spec, asked, 1), false)
+  const ideals = asked.map(({ ideal }) => ideal)
+  const there = worked.map(({ stitch, ideal, count }, index) => ({
+    section: before[index]!,
+    stitch,
+    ideal: index === worked.length - 1 ? count : ideal,
+  }))
+  const problem = problemOf(spec, [...there, ...asked], last.number)
+  const goingOn: CountsProblem = {
     ...problem,
     ideals: [last.count, ...ideals],
     firstCounts: [last.count, last.count],
     increaseBefore: Math.max(0, last.count - last.from),
-  }).counts.slice(1)
+  }
+  return solve(goingOn, true).slice(1)
 }
 
 /**
+ * What goes around something is judged by its girth: a count that is off by a share of the give costs so much more
+ * there than in what lies flat, where rounds even one another out.
+ */
+const WALL = 12
+
+/**
  * The integer problem behind the rounds. Slip stitch rounds edge the piece and never increase.
- * @param allIdeals of the whole piece, those before `fromRound` with it
+ * @param all of the whole piece, those before `fromRound` with them
  */
 function problemOf(
   { constraints, rhythm }: PieceSpec,
-  stitches: readonly StitchName[],
-  allIdeals: readonly number[],
+  all: readonly RoundAsked[],
   fromRound: number,
 ): CountsProblem {
+  const allIdeals = all.map(({ ideal }) => ideal)
+  const rounds = all.slice(fromRound - 1)
   const ideals = allIdeals.slice(fromRound - 1)
   const evenRounds = new Set(constraints?.evenRounds)
   const first = ideals[0]!
-  const deviation = deviationFrom(allIdeals, rhythm)
+  const deviation = deviationFrom(
+    allIdeals,
+    rhythm,
+    all.map(({ section }) => section.guide.lies),
+  )
+  // One count all the way. The first of its rounds to come may step to it, unless it turns a crisp edge or goes on
+  // from what grew to meet it.
+  const keepsCount = (index: number) => {
+    const { section } = rounds[index]!
+    const below = rounds[index - 1]?.section
+    if (index === 0 || !below) return false
+    if (below.id !== section.id && section.crisp) return true
+    if (fromRound > 1 && index === 1) return false
+    return section.even === true && (below.id === section.id || !below.even)
+  }
   // A repeat from the start may ask for more than a ring usually takes.
   const of = multipleAt(constraints, fromRound)
   const nearest = of === 1 ? Math.round(first) : of * Math.max(1, Math.round(first / of))
@@ -56,11 +93,15 @@ function problemOf(
     ],
     beta: betaOf(rhythm),
     // An edging follows the round below and is no fabric that could wave or cup.
-    deviationCost: (index, count) =>
-      isEdging(stitches[index]!) ? 0 : deviation(index + fromRound - 1, count),
-    even: stitches.map((stitch, index) => isEdging(stitch) || evenRounds.has(index + fromRound)),
-    multiples: stitches.map((_, index) => multipleAt(constraints, index + fromRound)),
-    fixed: stitches.map((_, index) =>
+    deviationCost: (index, count) => {
+      const { stitch, section } = rounds[index]!
+      return isEdging(stitch) ? 0 : (section.even ? WALL : 1) * deviation(index + fromRound - 1, count)
+    },
+    even: rounds.map(
+      ({ stitch }, index) => isEdging(stitch) || evenRounds.has(index + fromRound) || keepsCount(index),
+    ),
+    multiples: rounds.map((_, index) => multipleAt(constraints, index + fromRound)),
+    fixed: rounds.map((_, index) =>
       index > 0 ? undefined : fromRound > 1 ? first : constraints?.firstCount,
     ),
   }

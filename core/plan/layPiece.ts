@@ -1,16 +1,10 @@
-import type { Gauge } from '../gauge/gauge.ts'
-import { clothOf } from '../lay/clothOf.ts'
+import { clothOf, type Beginning } from '../lay/clothOf.ts'
 import { lay, type Laid, type LaidRing } from '../lay/lay.ts'
-import { leftOfDish } from '../shape/leftOfDish.ts'
-import { startOfFabric } from '../shape/startOfFabric.ts'
-import type { StitchName } from '../stitches/stitch.ts'
-import type { PieceSpec } from './plan.ts'
-import type { Worked } from './worked.ts'
-
-export interface RoundToLay {
-  readonly stitch: StitchName
-  readonly count: number
-}
+import { leftOfDish } from '../lay/leftOfDish.ts'
+import { beginningOf, type RoundToLay, type SpecToLay } from './beginningOf.ts'
+import type { FoundEdge } from './plan.ts'
+import type { Gauges } from './sectionWork.ts'
+import { sectionsOf } from './wantedAround.ts'
 
 /** Lays rounds to come down, on top of those that are worked. */
 export type LayPiece = (rounds: readonly RoundToLay[]) => Laid
@@ -22,30 +16,44 @@ export type LayPiece = (rounds: readonly RoundToLay[]) => Laid
  * @param gauges sizes of the stitches
  */
 export function layPiece(
-  { construction, stitch, gauge }: Pick<PieceSpec, 'construction' | 'stitch' | 'gauge'>,
-  gauges: (stitch: StitchName) => Gauge,
-  worked: { readonly rounds: readonly RoundToLay[]; readonly edge: Worked['edge'] } | undefined,
+  spec: SpecToLay,
+  gauges: Gauges,
+  worked: { readonly rounds: readonly RoundToLay[]; readonly edge: FoundEdge } | undefined,
 ): LayPiece {
-  const { centre, hole } = startOfFabric(construction.start, stitch, gauge.w, gauge.h)
-  const from = { centre, hole }
-  if (!worked) return (rounds) => lay(clothOf(rounds, from, gauges))
+  if (!worked) return (rounds) => lay(clothOf(rounds, beginningOf(spec, spec.gauge, rounds), gauges))
   const { rounds: there, edge } = worked
+  const from = beginningOf(spec, spec.gauge, there)
   const alone = lay(clothOf(there, from, gauges)).rings.at(-1)!
+  const flat = new Set(sectionsOf(spec).flatMap(({ id, guide }) => (guide.lies === 'flat' ? [id] : [])))
   return (rounds) => {
-    const goingOn = { centre: edge.radius, hole: edge.radius, goesOn: true }
-    const added = lay(clothOf(rounds, goingOn, gauges))
+    const added = lay(clothOf(rounds, onTheEdge(edge, from, there.at(-1)!), gauges))
     const whole = lay(clothOf([...there, ...rounds], from, gauges)).rings.slice(there.length)
     // What a dish was deeper than the cloth says is gone when the last third is new, in all of it alike.
-    const dish = (edge.z - alone.z) * leftOfDish(rounds.length, there.length)
+    const up = from.free
+      ? alongEdge(edge) - alone.arc
+      : (edge.z - alone.z) * leftOfDish(rounds.length, there.length)
     return {
       rings: whole.map(({ radius, z }, index): LaidRing => {
-        return {
-          radius: radius + edge.radius - alone.radius,
-          z: Math.max(0, z + dish),
-          arc: added.rings[index]!.arc,
-        }
+        // Flat rounds lie as much farther out as the edge did; what is fitted keeps to its own girth, as much longer.
+        const out = flat.has(rounds[index]!.section) ? edge.radius - alone.radius : 0
+        return { radius: radius + out, z: Math.max(0, z + up), arc: added.rings[index]!.arc }
       }),
       moves: added.moves,
     }
   }
 }
+
+/** How far along the fabric an edge was found: of flat fabric as far as it lies out. */
+export const alongEdge = ({ along, radius }: FoundEdge): number => along?.arc ?? radius
+
+const onTheEdge = (
+  edge: FoundEdge,
+  { tube, free }: Beginning<RoundToLay>,
+  last: RoundToLay,
+): Beginning<RoundToLay> => ({
+  centre: edge.radius,
+  hole: alongEdge(edge),
+  goesOn: true,
+  ...(free ? { free } : {}),
+  ...(tube ? { tube: last } : {}),
+})

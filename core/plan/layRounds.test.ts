@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
 import { dice } from '../testing/dice.ts'
-import { anySpec, discSpec } from '../testing/specs.ts'
+import { anySpec, discSpec, promise } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import { layRounds } from './layRounds.ts'
 import { pin, unpin } from './pinnedPlan.ts'
@@ -26,11 +26,11 @@ test('a plan that is kept and taken up again is the same plan, to the last digit
       expect(kept.rounds.every((round) => !('at' in round) && !('count' in round))).toBe(true)
       expect(unpin(spec, kept)).toEqual(plan)
       // What was promised is what its rounds measure.
-      for (const { afterRound, across, plusMinus } of kept.checkpoints) {
+      for (const { afterRound, promises } of kept.checkpoints) {
         const { at } = layRounds(spec, kept.rounds)[afterRound - 1]!
-        expect([across, plusMinus]).toEqual([2 * at.radius, 4 * at.sd])
+        expect(promise({ promises })).toEqual({ value: 2 * at.radius, plusMinus: 4 * at.sd })
       }
-      expect(kept.finished.across).toBe(kept.checkpoints.at(-1)!.across)
+      expect(kept.finished.promises).toEqual(kept.checkpoints.at(-1)!.promises)
     }),
     { numRuns: 40 },
   )
@@ -138,7 +138,7 @@ describe('± of a size', () => {
       })
       // The centre's own doubt is in what is told, not in these makers; it is a small part.
       const centre = 2 * 0.15 * gauge.h
-      const told = finished.plusMinus / 2
+      const told = promise(finished).plusMinus / 2
       const strays = Math.hypot(spread(sizes), 0.25 * centre)
       expect(Math.abs(told / strays - 1)).toBeLessThan(within)
     },

@@ -1,65 +1,50 @@
-import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
-import type { Gauge } from '../gauge/gauge.ts'
 import { clothOf } from '../lay/clothOf.ts'
 import { lay } from '../lay/lay.ts'
 import { countOf, usedBy, type Round } from '../rounds/round.ts'
-import { flatness, idealCount } from '../shape/disc.ts'
-import { leftOfDish } from '../shape/leftOfDish.ts'
-import { startOfFabric } from '../shape/startOfFabric.ts'
-import type { StitchName } from '../stitches/stitch.ts'
-import { doubtOfRadii } from './doubtOfRadii.ts'
-import { layPiece } from './layPiece.ts'
-import type { GoesOn, PieceSpec, PlannedRound, RoundPosition } from './plan.ts'
-
-type SpecToLay = Pick<PieceSpec, 'construction' | 'stitch' | 'gauge'>
-
-/** Sizes of the stitches of a spec, each worked out once. */
-export function gaugesByStitch({ gauge }: Pick<PieceSpec, 'gauge'>): (stitch: StitchName) => Gauge {
-  const known = new Map<StitchName, Gauge>()
-  return (stitch) => {
-    const found = known.get(stitch) ?? gaugeForStitch(gauge, stitch)
-    known.set(stitch, found)
-    return found
-  }
-}
+import { leftOfDish } from '../lay/leftOfDish.ts'
+import { startOfFabric } from '../lay/startOfFabric.ts'
+import { beginningOf, toLay, type SpecToLay } from './beginningOf.ts'
+import { doubtOfPlaces } from './doubtOfPlaces.ts'
+import { alongEdge, layPiece } from './layPiece.ts'
+import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
+import { gaugesOf, type Gauges } from './sectionWork.ts'
+import { wantedIn } from './wantedAround.ts'
 
 /**
  * Rounds with their numbers and counts, and where they come to lie: what follows from a list of rounds and the
  * maker's stitches, planned, re-planned or read from a file alike.
  */
 export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: GoesOn): PlannedRound[] {
-  const gauges = gaugesByStitch(spec)
+  const gauges = gaugesOf(spec)
   const places = goesOn
     ? placesOnAnEdge(spec, gauges, rounds, goesOn)
     : placesFromTheStart(spec, gauges, rounds)
+  const wanted = wantedIn(spec)
   return rounds.map((round, index): PlannedRound => {
-    const { w } = gauges(round.fabric)
+    const { w } = gauges({ section: round.section, stitch: round.fabric })
     const [count, at] = [countOf(round), places[index]!]
+    const around = wanted(round.section, at.arc, places[index - 1]?.arc)
     return {
       ...round,
       number: index + 1,
       stitch: round.fabric,
       from: usedBy(round),
       count,
-      ideal: idealCount(at.arc, w),
+      around,
+      ideal: around / w,
       at,
-      flatness: flatness(count, w, at.arc),
+      flatness: (count * w) / around - 1,
     }
   })
 }
 
-const toLay = (rounds: readonly Round[]) =>
-  rounds.map((round) => ({ stitch: round.fabric, count: countOf(round) }))
+const startSd = ({ construction, stitch, gauge }: SpecToLay): number =>
+  startOfFabric(construction.start, stitch, gauge.w, gauge.h).sd
 
-function placesFromTheStart(
-  spec: SpecToLay,
-  gauges: (stitch: StitchName) => Gauge,
-  rounds: readonly Round[],
-): RoundPosition[] {
-  const { sd } = startOfFabric(spec.construction.start, spec.stitch, spec.gauge.w, spec.gauge.h)
-  const laid = layPiece(spec, gauges, undefined)(toLay(rounds))
-  const sds = doubtOfRadii(laid, spec.gauge, sd)
-  return laid.rings.map((ring, index) => ({ ...ring, sd: sds[index]! }))
+function placesFromTheStart(spec: SpecToLay, gauges: Gauges, rounds: readonly Round[]): RoundPosition[] {
+  const laid = layPiece(spec, gauges, undefined)(toLay(spec, rounds))
+  const doubts = doubtOfPlaces(laid, spec.gauge, { sd: startSd(spec) })
+  return laid.rings.map((ring, index) => ({ ...ring, ...doubts[index]! }))
 }
 
 /**
@@ -68,23 +53,28 @@ function placesFromTheStart(
  */
 function placesOnAnEdge(
   spec: SpecToLay,
-  gauges: (stitch: StitchName) => Gauge,
+  gauges: Gauges,
   rounds: readonly Round[],
   { after, ...edge }: GoesOn,
 ): RoundPosition[] {
-  const [there, ahead] = [rounds.slice(0, after), rounds.slice(after)]
-  const { centre, hole, sd } = startOfFabric(spec.construction.start, spec.stitch, spec.gauge.w, spec.gauge.h)
-  const alone = lay(clothOf(toLay(there), { centre, hole }, gauges))
+  const all = toLay(spec, rounds)
+  const [there, ahead] = [all.slice(0, after), all.slice(after)]
+  const from = beginningOf(spec, spec.gauge, there)
+  const alone = lay(clothOf(there, from, gauges))
   const rim = alone.rings.at(-1)!
-  const sds = doubtOfRadii(alone, spec.gauge, sd)
+  const found = { sd: edge.sd, sdArc: edge.along?.sd ?? edge.sd }
+  const doubts = doubtOfPlaces(alone, spec.gauge, { sd: startSd(spec) })
   const left = ahead.length === 0 ? 1 : leftOfDish(ahead.length, after)
-  const worked = alone.rings.map(({ radius, arc }, index): RoundPosition => ({
-    radius: (radius * edge.radius) / rim.radius,
-    z: edge.z * (radius / rim.radius) ** 2 * left,
-    arc: (arc * edge.radius) / rim.arc,
-    sd: index === after - 1 ? edge.sd : sds[index]!,
+  const longer = alongEdge(edge) / rim.arc
+  // What stands free is lifted by the rounds to come; a mat on its table is not.
+  const lies = from.free && ahead.length > 0 ? lay(clothOf(all, from, gauges)) : alone
+  const worked = lies.rings.slice(0, after).map(({ radius, z, arc }, index): RoundPosition => ({
+    radius: (radius * edge.radius) / (from.free ? lies.rings[after - 1]!.radius : rim.radius),
+    z: from.free ? z * longer : edge.z * (radius / rim.radius) ** 2 * left,
+    arc: arc * longer,
+    ...(index === after - 1 ? found : doubts[index]!),
   }))
-  const laid = layPiece(spec, gauges, { rounds: toLay(there), edge })(toLay(ahead))
-  const doubts = doubtOfRadii(laid, spec.gauge, edge.sd)
-  return [...worked, ...laid.rings.map((ring, index) => ({ ...ring, sd: doubts[index]! }))]
+  const laid = layPiece(spec, gauges, { rounds: there, edge })(ahead)
+  const added = doubtOfPlaces(laid, spec.gauge, edge)
+  return [...worked, ...laid.rings.map((ring, index) => ({ ...ring, ...added[index]! }))]
 }

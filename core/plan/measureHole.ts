@@ -1,4 +1,4 @@
-import { startOfFabric } from '../shape/startOfFabric.ts'
+import { startOfFabric } from '../lay/startOfFabric.ts'
 import type { PieceSpec } from './plan.ts'
 
 /** Radius of the hole that a piece's start leaves open, mm. */

@@ -1,7 +1,8 @@
-import { familyOf } from '../forms/registry.ts'
+import type { Target } from '../forms/family.ts'
+import { growthOf, plusMinusOf } from '../lay/measures.ts'
 import type { RoundChoice } from './chooseRounds.ts'
 import { farthestOffFlat } from './offFlat.ts'
-import type { Checkpoint, Constraints, Measurements, Notice, PieceSpec, Plan, PlannedRound } from './plan.ts'
+import type { Checkpoint, Constraints, Finished, Notice, PieceSpec, Plan, PlannedRound } from './plan.ts'
 
 /** Slack over what the last rounds can reach, in rounds: the fabric's give, and not trimming for a trifle. */
 const REACH_SLACK = 0.1
@@ -9,24 +10,25 @@ const REACH_SLACK = 0.1
 export function noticesOf(
   spec: PieceSpec,
   rounds: readonly PlannedRound[],
-  finished: Measurements,
+  finished: Finished,
   { trimmed }: RoundChoice,
   checkpoints: readonly Checkpoint[],
   reachable: number,
+  target: Target,
 ): Notice[] {
   const notices: Notice[] = []
   const { tolerance } = spec
-  const { value } = familyOf(spec.form).target(spec.form)
   if (spec.gauge.certainty === 'guess') notices.push({ code: 'guess' })
-  const missed = finished.across - value
-  const unreached = Math.abs(missed) / 2 > reachable + REACH_SLACK * spec.gauge.h
+  const [main] = finished.promises
+  const missed = main!.value - target.value
+  const unreached = Math.abs(missed) / growthOf(target.of) > reachable + REACH_SLACK * spec.gauge.h
   const waits = trimWaits(spec, finished, trimmed)
   if (waits && Math.abs(missed) > tolerance / 2) {
-    notices.push({ code: 'trimWaits', by: missed, plusMinus: finished.plusMinus })
+    notices.push({ code: 'trimWaits', by: missed, plusMinus: plusMinusOf(main!) })
   } else if ((unreached && Math.abs(missed) > tolerance / 2) || Math.abs(missed) > Math.max(tolerance, 1)) {
     notices.push({ code: 'sizeMissed', by: missed })
   }
-  if (finished.lie !== 'flat') {
+  if (finished.lie && finished.lie !== 'flat') {
     notices.push({ code: 'notFlat', lie: finished.lie, flatness: finished.flatness })
   }
   const before = checkpoints.find(({ purpose }) => purpose === 'beforeTrim')
@@ -41,9 +43,9 @@ export function noticesOf(
 }
 
 /** Whether the size is still known too little for a trim of the last rounds to mean anything. */
-function trimWaits({ construction, tolerance }: PieceSpec, finished: Measurements, trimmed: number): boolean {
+function trimWaits({ construction, tolerance }: PieceSpec, { promises }: Finished, trimmed: number): boolean {
   const { freeLastRounds } = construction
-  return freeLastRounds > 0 && trimmed === 0 && tolerance > 0 && finished.plusMinus > tolerance
+  return freeLastRounds > 0 && trimmed === 0 && tolerance > 0 && plusMinusOf(promises[0]!) > tolerance
 }
 
 /** Corners that stacked increases make: as many as the last round that had any. */
@@ -52,8 +54,8 @@ export function sidesOf(rounds: readonly Pick<PlannedRound, 'from' | 'count' | '
   return last ? last.count - last.from : 0
 }
 
-/** Counts of this much of a millimetre, or of a flatness, make no difference worth saying. */
-const WORTH_SAYING = { across: 0.5, flatness: 0.005 }
+/** So much of a millimetre, or of a flatness, is no difference worth saying. */
+const WORTH_SAYING = { size: 0.5, flatness: 0.005 }
 
 /**
  * What holding counts to multiples costs against the plan without it: size, and how far off flat its outer
@@ -67,9 +69,15 @@ export function repeatCost(
   const counts = ({ rounds }: Plan) => rounds.map(({ count }) => count).join()
   if (counts(held) === counts(free)) return []
   const worst = farthestOffFlat(held.rounds)
-  const across = held.finished.across - free.finished.across
+  const by = sizeOfMost(held, free)
   const more = Math.abs(worst.flatness) - Math.abs(farthestOffFlat(free.rounds).flatness)
-  if (Math.abs(across) < WORTH_SAYING.across && more < WORTH_SAYING.flatness) return []
+  if (Math.abs(by) < WORTH_SAYING.size && more < WORTH_SAYING.flatness) return []
   const { of } = multiples.reduce((latest, rule) => (rule.fromRound >= latest.fromRound ? rule : latest))
-  return [{ code: 'repeatCost', of, across, round: worst.number, flatness: worst.flatness }]
+  return [{ code: 'repeatCost', of, by, round: worst.number, flatness: worst.flatness }]
+}
+
+/** By how much a plan is larger than another in the size that differs most, mm. */
+function sizeOfMost(one: Plan, other: Plan): number {
+  const by = one.finished.promises.map(({ value }, index) => value - other.finished.promises[index]!.value)
+  return by.reduce((most, next) => (Math.abs(next) > Math.abs(most) ? next : most))
 }

@@ -1,18 +1,23 @@
 import type { Gauge } from '../gauge/gauge.ts'
-import type { Round } from '../rounds/round.ts'
+import type { Round, SectionId } from '../rounds/round.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
 import type { Form } from '../forms/registry.ts'
-import type { Lie } from '../shape/disc.ts'
+import type { Lie } from '../lay/flatness.ts'
 import type { Millimetres } from '../units/millimetres.ts'
 import type { LaidRing } from '../lay/lay.ts'
+import type { Promised } from '../lay/measures.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
-/** How the piece begins. A chain ring leaves a hole; the other two close. */
+/**
+ * How the piece begins. A ring or a single chain closes the middle, a chain ring leaves a hole in it; a joined chain
+ * as long as round 1 is one end of a tube.
+ */
 export type Start =
   | { readonly kind: 'magicRing' }
   | { readonly kind: 'chainTwo' }
   | { readonly kind: 'chainRing'; readonly chains: number }
+  | { readonly kind: 'joinedChain' }
 
 /**
  * How a joined round gets up to its height: by a chain that is no stitch, by a chain that counts as the
@@ -36,6 +41,8 @@ export interface Construction {
   readonly rounds: RoundsWorked
   readonly order: RepeatOrder
   readonly placement: Placement
+  /** The loop that rounds are worked into, if not both; a ring, a chain and an edging take both. */
+  readonly loops?: 'back' | 'front'
   /** How many of the last rounds may be of another stitch to hit the size: 0, 1 or 2. */
   readonly freeLastRounds: 0 | 1 | 2
 }
@@ -54,6 +61,14 @@ export interface ColourRun extends HeldYarns {
   readonly fromRound: number
 }
 
+/** How a section is worked, where otherwise than the rest of its piece. */
+export interface SectionWork {
+  readonly stitch?: StitchName
+  readonly loops?: 'both' | 'back' | 'front'
+  /** Of exactly that fabric: its yarn, strands, hook and loops. */
+  readonly gauge?: Gauge
+}
+
 export interface PieceSpec {
   readonly form: Form
   /** How far off its size it may come out and still serve, either way, mm. */
@@ -61,6 +76,8 @@ export interface PieceSpec {
   readonly stitch: StitchName
   readonly gauge: Gauge
   readonly construction: Construction
+  /** Sections that are worked otherwise. */
+  readonly sections?: Readonly<Partial<Record<SectionId, SectionWork>>>
   readonly colours: readonly ColourRun[]
   readonly constraints?: Constraints
   /** 0: nearest counts; 1: one repeat throughout. */
@@ -70,8 +87,9 @@ export interface PieceSpec {
 }
 
 export interface RoundPosition extends LaidRing {
-  /** Standard deviation of `radius`, mm. */
+  /** Standard deviation of `radius`, and of `arc`, mm. */
   readonly sd: number
+  readonly sdArc: number
 }
 
 /** A round with what follows from its place in a plan: all of it computed, none of it stored. */
@@ -82,26 +100,34 @@ export interface PlannedRound extends Round {
   /** Host stitches used up; 0 in a ring. */
   readonly from: number
   readonly count: number
+  /** The perimeter that its form wants there, mm, and the count that would have it. */
+  readonly around: number
   readonly ideal: number
   readonly at: RoundPosition
-  /** N·w / 2πr − 1. */
+  /** N·w over the perimeter that its form wants there − 1. */
   readonly flatness: number
 }
 
-/** Where the edge of the worked rounds was found, and how many they are: a fact that the others go on from. */
-export interface GoesOn {
-  readonly after: number
-  /** mm; `sd` of the radius. */
+/** Where the edge of worked rounds was found. Lengths in mm. */
+export interface FoundEdge {
   readonly radius: number
   readonly z: number
+  /** Standard deviation of the radius. */
   readonly sd: number
+  /** How far along the fabric it lies, and its standard deviation; of flat fabric as far as it lies out. */
+  readonly along?: { readonly arc: number; readonly sd: number }
 }
 
-/** Measure here: after this round, expect this diameter ± twice the standard deviation. */
+/** How many rounds are worked and where their edge was found: a fact that the others go on from. */
+export interface GoesOn extends FoundEdge {
+  readonly after: number
+}
+
+/** Measure here: after this round, expect these sizes ± twice their standard deviation. */
 export interface Checkpoint {
   readonly afterRound: number
-  readonly across: number
-  readonly plusMinus: number
+  /** The one that tells most comes first. */
+  readonly promises: readonly Promised[]
   /** `finish`: the piece itself; the others say what there is still time to do. */
   readonly purpose: 'gauge' | 'course' | 'beforeTrim' | 'finish'
 }
@@ -123,29 +149,30 @@ export type Notice =
   | { readonly code: 'notFlat'; readonly lie: Lie; readonly flatness: number }
   | { readonly code: 'trimLate'; readonly afterRound: number; readonly fromRound: number }
   | { readonly code: 'polygon'; readonly sides: number }
-  /** Against the plan without it: size, mm across; and how far off flat the worst outer round then is. */
+  /** Against the plan without it: by how much larger it is, mm; and how far off the worst round then is. */
   | {
       readonly code: 'repeatCost'
       readonly of: number
-      readonly across: number
+      readonly by: number
       readonly round: number
       readonly flatness: number
     }
 
-export interface Measurements {
-  /** Predicted diameter and its ± (19 times of 20). */
-  readonly across: number
-  readonly plusMinus: number
-  /** How high the edge stands. */
+/** What comes out. */
+export interface Finished {
+  /** Sizes that a tape will find, the one that the last rounds are chosen for first. */
+  readonly promises: readonly Promised[]
+  /** How high the edge stands of a piece that is to lie flat, mm. */
   readonly height: number
-  /** Mean flatness of the last third, which decides how it lies. */
+  /** Mean flatness of the last third, which decides how it lies; of a fitted piece how loose it is. */
   readonly flatness: number
-  readonly lie: Lie
+  /** How flat fabric lies; nothing of fabric that is to stand. */
+  readonly lie?: Lie
 }
 
 /** What a plan says that must stay as it was said, whatever becomes of the ways to compute it. */
 export interface Promises {
-  readonly finished: Measurements
+  readonly finished: Finished
   readonly checkpoints: readonly Checkpoint[]
   readonly notices: readonly Notice[]
 }

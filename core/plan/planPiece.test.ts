@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
 import { expandSteps, stitchesConsumed, stitchesProduced } from '../rounds/steps.ts'
-import { FLAT_TOLERANCE } from '../shape/disc.ts'
-import { anySpec, discSpec } from '../testing/specs.ts'
+import { FLAT_TOLERANCE } from '../lay/flatness.ts'
+import { acrossOf, anySpec, discSpec, promise } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { PieceSpec, Plan } from './plan.ts'
@@ -85,14 +85,14 @@ describe('invariants over any spec', () => {
   const pastReach = ({ stitch, gauge, form, construction }: PieceSpec, { finished }: Plan) => {
     const heightOf = (name: typeof stitch) => gaugeForStitch(gauge, name).h
     const within = reachableWithin(stitch, construction.freeLastRounds, heightOf)
-    return (Math.abs(finished.across - form.across) / 2 - within) / gauge.h
+    return (Math.abs(promise(finished).value - acrossOf({ form })) / 2 - within) / gauge.h
   }
 
   test('a free plan comes within what its last rounds can reach, or a notice says by how much not', () => {
     fc.assert(
       fc.property(free, (spec) => {
         const plan = planPiece(spec)
-        const by = plan.finished.across - spec.form.across
+        const by = promise(plan.finished).value - acrossOf(spec)
         if (pastReach(spec, plan) <= 0.1 || Math.abs(by) <= spec.tolerance / 2) return
         const said = plan.notices.find(({ code }) => code === 'sizeMissed' || code === 'trimWaits')
         expect(said).toMatchObject({ by })
@@ -105,10 +105,13 @@ describe('invariants over any spec', () => {
     const plans = fc
       .sample(free, { seed: 11, numRuns: 400 })
       .map((spec) => ({ spec, plan: planPiece(spec) }))
-      .filter(({ spec, plan }) => plan.rounds.length >= 6 && plan.finished.plusMinus <= spec.tolerance)
+      .filter(
+        ({ spec, plan }) => plan.rounds.length >= 6 && promise(plan.finished).plusMinus <= spec.tolerance,
+      )
     const missed = plans.filter(
       ({ spec, plan }) =>
-        pastReach(spec, plan) > 0.1 && Math.abs(plan.finished.across - spec.form.across) > spec.tolerance / 2,
+        pastReach(spec, plan) > 0.1 &&
+        Math.abs(promise(plan.finished).value - acrossOf(spec)) > spec.tolerance / 2,
     )
     expect(plans.length).toBeGreaterThan(60)
     expect(missed.length / plans.length).toBeLessThan(0.02)
@@ -141,16 +144,16 @@ describe('invariants over any spec', () => {
     fc.assert(
       fc.property(anySpec, fc.constantFrom(0.5, 2, 4), (spec, by) => {
         const plan = planOrNothing(spec)
-        if (!plan || spec.form.across * by > 3000) return
-        const { gauge, form, tolerance } = spec
+        if (!plan || acrossOf(spec) * by > 3000) return
+        const { gauge, tolerance } = spec
         const scaled = planPiece({
           ...spec,
-          form: { ...form, across: mm(form.across * by) },
+          form: { family: 'disc', across: mm(acrossOf(spec) * by) },
           tolerance: mm(tolerance * by),
           gauge: { ...gauge, w: mm(gauge.w * by), h: mm(gauge.h * by) },
         })
         expect(countsOf(scaled)).toEqual(countsOf(plan))
-        expect(scaled.finished.across).toBeCloseTo(plan.finished.across * by, 4)
+        expect(promise(scaled.finished).value).toBeCloseTo(promise(plan.finished).value * by, 4)
       }),
       { numRuns: 60 },
     )
@@ -208,7 +211,9 @@ describe('predictions', () => {
     const sds = plan.rounds.slice(4).map(({ at }) => at.sd)
     sds.slice(1).forEach((sd, index) => expect(sd).toBeGreaterThan(sds[index]!))
     const gauge = { ...discSpec(220).gauge, varLnW: 0.0016, varLnH: 0.0016 }
-    expect(planPiece(discSpec(220, { gauge })).finished.plusMinus).toBeGreaterThan(plan.finished.plusMinus)
+    expect(promise(planPiece(discSpec(220, { gauge })).finished).plusMinus).toBeGreaterThan(
+      promise(plan.finished).plusMinus,
+    )
   })
 
   test('checkpoints: a third of the way but not before round 5, before the trim, and the finish', () => {

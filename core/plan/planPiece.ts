@@ -1,22 +1,25 @@
-import type { Gauge } from '../gauge/gauge.ts'
-import type { Outline } from '../forms/family.ts'
+import type { Outline, Sizes, Target } from '../forms/family.ts'
 import { familyOf } from '../forms/registry.ts'
+import { doubtOf, growthOf, measured } from '../lay/measures.ts'
 import type { Laid } from '../lay/lay.ts'
-import { FLAT_TOLERANCE } from '../shape/disc.ts'
-import { startOfFabric } from '../shape/startOfFabric.ts'
+import { FLAT_TOLERANCE } from '../lay/flatness.ts'
+import type { SectionId } from '../rounds/round.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { validateSpec } from './validateSpec.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
 import { chooseRounds, reachableWithin, wholeRounds, type RoundChoice } from './chooseRounds.ts'
-import { countsFor } from './countsFor.ts'
-import { doubtOfRadii } from './doubtOfRadii.ts'
-import { layPiece, type LayPiece } from './layPiece.ts'
-import { gaugesByStitch, layRounds } from './layRounds.ts'
+import { layAs, toLay, type LayAs } from './beginningOf.ts'
+import { countsFor, type RoundAsked } from './countsFor.ts'
+import { doubtOfPlaces } from './doubtOfPlaces.ts'
+import { alongEdge, layPiece, type LayPiece } from './layPiece.ts'
+import { layRounds } from './layRounds.ts'
 import { measureFinished } from './measureFinished.ts'
 import { measureHole } from './measureHole.ts'
 import { noticesOf, repeatCost } from './notices.ts'
-import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
+import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
+import { gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
 import { sumsOf } from './sumsOf.ts'
+import { crispIn, sectionsOf, sizesOf } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
 import { writeRounds } from './writeRounds.ts'
 
@@ -28,23 +31,42 @@ const finalists = (rounds: number): number => (rounds <= 16 ? 5 : rounds <= 100 
 
 interface Candidate {
   readonly choice: RoundChoice
+  readonly asked: readonly RoundAsked[]
   readonly counts: readonly number[]
-  readonly ideals: readonly number[]
   readonly laid: Laid
-  readonly across: number
+  /** What it comes to in the size that the last rounds are chosen for, mm. */
+  readonly size: number
+}
+
+/** A section of which rounds are to come, and how far along it they begin, mm. */
+interface Ahead {
+  readonly section: Outline
+  readonly along: number
+  /** Whether rounds of it are worked already. */
+  readonly begun: boolean
 }
 
 /** Where rounds to be planned begin. */
 interface Base {
-  /** The stretch of the form that is planned, and how far along it the rounds to come begin, mm. */
-  readonly section: Outline
-  readonly along: number
-  /** Radius of the edge that they go on from, or of the centre, and its standard deviation. */
-  readonly centre: number
-  readonly sd: number
+  /** Whole rounds of the sections before the last. */
+  readonly before: readonly RoundOf[]
+  /** The last section, whose last rounds are chosen for the size. */
+  readonly last: Ahead
+  /** How far along each section its rounds to come begin, mm. */
+  readonly along: ReadonlyMap<SectionId, number>
+  /** The size that the last rounds are chosen for. */
+  readonly target: Target
+  /** The edge that they go on from, or the start. */
+  readonly edge: FoundEdge
   readonly lay: LayPiece
+  readonly as: LayAs
   readonly worked: readonly PlannedRound[]
+  /** Sections of the worked rounds. */
+  readonly sections: readonly Outline[]
 }
+
+/** A round of a section, before it has a count. */
+type RoundOf = Omit<RoundAsked, 'ideal'>
 
 /**
  * Plans every round of a piece: counts, steps, predicted sizes, checkpoints, yarn and time.
@@ -63,17 +85,23 @@ export function planPiece(spec: PieceSpec, worked?: Worked): Plan {
 }
 
 function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
-  const gauges = gaugesByStitch(spec)
+  const gauges = gaugesOf(spec)
   const base = baseOf(spec, gauges, worked)
   const best = bestCandidate(spec, gauges, base)
-  const toCome = best.choice.stitches.map((stitch, index) => ({ stitch, count: best.counts[index]! }))
+  const toCome = best.asked.map(({ section: { id }, stitch }, index) => ({
+    section: id,
+    stitch,
+    count: best.counts[index]!,
+  }))
   const goesOn = worked && { after: worked.rounds.length, ...worked.edge }
-  const rounds = layRounds(spec, writeRounds(spec, base.section.id, worked?.rounds ?? [], toCome), goesOn)
-  const finished = measureFinished(rounds)
-  const checkpoints = chooseCheckpoints(rounds, best.choice.trimmed).filter(
+  const rounds = layRounds(spec, writeRounds(spec, crispIn(spec), worked?.rounds ?? [], toCome), goesOn)
+  const finished = measureFinished(spec, rounds)
+  const checkpoints = chooseCheckpoints(spec, rounds, best.choice.trimmed).filter(
     ({ afterRound }) => afterRound > base.worked.length || afterRound === rounds.length,
   )
-  const reachable = reachableWithin(spec.stitch, spec.construction.freeLastRounds, heightIn(gauges))
+  const { id } = base.last.section
+  const heightOf = (stitch: StitchName) => gauges({ section: id, stitch }).h
+  const reachable = reachableWithin(stitchIn(spec, id), spec.construction.freeLastRounds, heightOf)
   return {
     rounds,
     ...(goesOn ? { goesOn } : {}),
@@ -81,34 +109,60 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
     finished,
     checkpoints,
     ...sumsOf(rounds, spec),
-    notices: noticesOf(spec, rounds, finished, best.choice, checkpoints, reachable),
+    notices: noticesOf(spec, rounds, finished, best.choice, checkpoints, reachable, base.target),
   }
 }
 
-type Gauges = (stitch: StitchName) => Gauge
-
-const heightIn = (gauges: Gauges) => (stitch: StitchName) => gauges(stitch).h
-
 function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Base {
-  const { w, h } = spec.gauge
-  const start = startOfFabric(spec.construction.start, spec.stitch, w, h)
-  const [section] = familyOf(spec.form).sections(spec.form, { w, h, start }) as [Outline]
-  if (!worked) {
-    const { centre, sd } = start
-    return { section, along: 0, centre, sd, lay: layPiece(spec, gauges, undefined), worked: [] }
-  }
-  const { rounds, edge } = worked
-  const there = layRounds(spec, rounds, { after: rounds.length, ...edge })
-  const toLay = there.map(({ stitch, count }) => ({ stitch, count }))
+  const outlines = sectionsOf(spec)
+  const sizes = sizesOf(spec)
+  const [target] = familyOf(spec.form).targets(spec.form, sizes)
+  const there = worked && layRounds(spec, worked.rounds, { after: worked.rounds.length, ...worked.edge })
+  const ahead = sectionsAhead(outlines, sizes, there, worked?.edge)
+  const last = ahead.at(-1)!
+  const sectionOf = ({ section }: PlannedRound) => outlines.find(({ id }) => id === section) ?? last.section
+  const { centre, sd } = sizes.start
+  const asLaid = there && worked && { rounds: toLay(spec, worked.rounds), edge: worked.edge }
   return {
-    section,
-    // Flat fabric goes on from as far out as its edge was found.
-    along: edge.radius - start.hole,
-    centre: edge.radius,
-    sd: edge.sd,
-    lay: layPiece(spec, gauges, { rounds: toLay, edge }),
-    worked: there,
+    before: ahead.slice(0, -1).flatMap((one) => wholeSection(spec, gauges, one)),
+    last,
+    along: new Map(ahead.map(({ section, along }) => [section.id, along])),
+    target,
+    edge: worked?.edge ?? { radius: centre, z: 0, sd, along: { arc: 0, sd: 0 } },
+    lay: layPiece(spec, gauges, asLaid),
+    as: layAs(spec),
+    worked: there ?? [],
+    sections: there?.map(sectionOf) ?? [],
   }
+}
+
+/** The sections that still have rounds to come: the one on the hook, from where its edge was found, and all after it. */
+function sectionsAhead(
+  outlines: readonly Outline[],
+  { start }: Sizes,
+  there: readonly PlannedRound[] | undefined,
+  edge: FoundEdge | undefined,
+): Ahead[] {
+  if (!there || !edge) return outlines.map((section) => ({ section, along: 0, begun: false }))
+  const onHook = Math.max(
+    0,
+    outlines.findIndex(({ id }) => id === there.at(-1)!.section),
+  )
+  const first = there.findIndex(({ section }) => section === outlines[onHook]!.id)
+  // Flat fabric goes on from as far out as its edge was found.
+  const along = alongEdge(edge) - (there[first - 1]?.at.arc ?? start.hole)
+  return outlines
+    .slice(onHook)
+    .map((section, index) =>
+      index === 0 ? { section, along, begun: true } : { section, along: 0, begun: false },
+    )
+}
+
+/** A section in as many whole rounds as come nearest to its length. */
+function wholeSection(spec: PieceSpec, gauges: Gauges, { section, along, begun }: Ahead): RoundOf[] {
+  const stitch = stitchIn(spec, section.id)
+  const rounds = Math.round((section.guide.length - along) / gauges({ section: section.id, stitch }).h)
+  return new Array<RoundOf>(Math.max(begun ? 0 : 1, rounds)).fill({ section, stitch })
 }
 
 /**
@@ -117,35 +171,38 @@ function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Ba
  * whole rounds miss it altogether (FIELD §3).
  */
 function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
-  const wanted = base.section.guide.length - base.along
-  const { value } = familyOf(spec.form).target(spec.form)
-  const least = base.worked.length > 0 ? 0 : 2
-  const body = gauges(spec.stitch).h
-  const missed = ({ across }: Candidate) => Math.abs(across - value)
+  const { section, along, begun } = base.last
+  const wanted = section.guide.length - along
+  const { value, of } = base.target
+  const least = begun ? 0 : base.before.length + base.worked.length > 0 ? 1 : 2
+  const body = stitchIn(spec, section.id)
+  const heightOf = (stitch: StitchName) => gauges({ section: section.id, stitch }).h
+  const height = heightOf(body)
+  const missed = ({ size }: Candidate) => Math.abs(size - value)
   const nearest = (all: readonly Candidate[]) =>
     all.reduce((best, next) => (missed(next) < missed(best) - 1e-9 ? next : best))
   const tried = (choices: readonly RoundChoice[]) =>
     choices.map((choice) => candidate(spec, choice, gauges, base))
 
-  const pilot = candidate(spec, wholeRounds(Math.max(0, wanted), spec.stitch, body, least)[0]!, gauges, base)
+  const pilot = candidate(spec, wholeRounds(Math.max(0, wanted), body, height, least)[0]!, gauges, base)
   // Fabric gives a little both ways: aim off by what the first try was found to give.
-  const give = pilot.across / 2 - value / 2 + wanted - pilot.choice.reach
+  const give = (pilot.size - value) / growthOf(of) + wanted - pilot.choice.reach
   const aim = Math.max(0, wanted - give)
   const same = ({ stitches }: RoundChoice) => stitches.length === pilot.choice.stitches.length
   const whole = nearest([
     pilot,
-    ...tried(wholeRounds(aim, spec.stitch, body, least).filter((choice) => !same(choice))),
+    ...tried(wholeRounds(aim, body, height, least).filter((choice) => !same(choice))),
   ])
   const { freeLastRounds } = spec.construction
   const { tolerance } = spec
   if (freeLastRounds === 0 || missed(whole) <= tolerance / 2) return whole
   if (tolerance > 0 && plusMinusOf(whole, spec, base) > tolerance) return whole
-  const trims = chooseRounds(aim, spec.stitch, freeLastRounds, heightIn(gauges), least)
+  const trims = chooseRounds(aim, body, freeLastRounds, heightOf, least)
     .filter(({ trimmed }) => trimmed > 0)
     .slice(0, finalists(pilot.choice.stitches.length))
   if (trims.length === 0) return whole
   const ways = tried(trims)
-  const flat = ways.filter(trimsFlat)
+  const flat = section.guide.lies === 'flat' ? ways.filter(trimsFlat) : ways
   const trimmed = nearest(flat.length > 0 ? flat : ways)
   const worthIt =
     missed(trimmed) < missed(whole) && (missed(trimmed) <= tolerance / 2 || missed(whole) > tolerance)
@@ -153,27 +210,47 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
 }
 
 /** Whether the rounds that trim the size lie flat themselves: a last round that draws in is no trim. */
-function trimsFlat({ choice: { stitches, trimmed }, counts, ideals }: Candidate): boolean {
-  const first = stitches.length - trimmed
-  return counts.every(
-    (count, index) =>
-      index < first || isEdging(stitches[index]!) || Math.abs(count / ideals[index]! - 1) <= FLAT_TOLERANCE,
+function trimsFlat({ choice: { trimmed }, asked, counts }: Candidate): boolean {
+  const first = asked.length - trimmed
+  return asked.every(
+    ({ stitch, ideal }, index) =>
+      index < first || isEdging(stitch) || Math.abs(counts[index]! / ideal - 1) <= FLAT_TOLERANCE,
   )
 }
 
-/** ± of the finished size (19 times of 20), mm across. */
-function plusMinusOf({ laid }: Candidate, { gauge }: PieceSpec, { sd }: Base): number {
-  return 4 * (doubtOfRadii(laid, gauge, sd).at(-1) ?? sd)
+/** ± of the finished size (19 times of 20), mm. */
+function plusMinusOf({ laid }: Candidate, { gauge }: PieceSpec, { edge, target: { of } }: Base): number {
+  const { sd, sdArc } = doubtOfPlaces(laid, gauge, edge).at(-1) ?? {
+    sd: edge.sd,
+    sdArc: edge.along?.sd ?? edge.sd,
+  }
+  return 2 * doubtOf(of, { radius: sd, arc: sdArc })
 }
 
 function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: Base): Candidate {
-  let { along } = base
-  const ideals = choice.stitches.map((stitch) => {
-    const { w, h } = gauges(stitch)
-    return base.section.guide.perimeter((along += h)) / w
-  })
-  const counts = countsFor(spec, choice.stitches, ideals, base.worked)
-  const made = choice.stitches.map((stitch, index) => ({ stitch, count: counts[index]! }))
+  const { section } = base.last
+  const rounds = [...base.before, ...choice.stitches.map((stitch) => ({ section, stitch }))]
+  const asked = asksOf(rounds, gauges, base)
+  const counts = countsFor(spec, asked, base.worked, base.sections)
+  const made = asked.map((round, index) =>
+    base.as(
+      { section: round.section.id, stitch: round.stitch, count: counts[index]! },
+      (asked[index - 1] ?? { section: base.sections.at(-1) }).section?.id,
+    ),
+  )
   const laid = base.lay(made)
-  return { choice, counts, ideals, laid, across: 2 * (laid.rings.at(-1)?.radius ?? base.centre) }
+  const { edge, target } = base
+  const at = laid.rings.at(-1) ?? { radius: edge.radius, z: edge.z, arc: alongEdge(edge) }
+  return { choice, asked, counts, laid, size: measured(target.of, at) }
+}
+
+/** What the guide of each round's section asks for there. */
+function asksOf(rounds: readonly RoundOf[], gauges: Gauges, { along }: Base): RoundAsked[] {
+  const reached = new Map(along)
+  return rounds.map(({ section, stitch }) => {
+    const { w, h } = gauges({ section: section.id, stitch })
+    const here = reached.get(section.id)! + h
+    reached.set(section.id, here)
+    return { section, stitch, ideal: section.guide.perimeter(here) / w }
+  })
 }

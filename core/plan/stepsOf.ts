@@ -25,15 +25,17 @@ export const asBelow = (round: Round): RoundBelow => ({
 /**
  * The steps of a round by its construction, on top of the rounds that are there. Even rounds keep the
  * staggering: only shaping rounds count.
+ * @param into the loop it is worked into, if not both
  * @param before the rounds below, from round 1; none for the first
  */
 export function stepsOf(
   { stitch, from, count }: RoundToShape,
   before: readonly RoundBelow[],
   { order, placement, rounds }: Construction,
+  into?: 'back' | 'front',
 ): Step[] {
   if (before.length === 0) return [{ times: 1, ops: [plain(stitch, count)] }]
-  return placeIncreases({
+  const steps = placeIncreases({
     stitch,
     from,
     count,
@@ -46,4 +48,7 @@ export function stepsOf(
       .map(({ steps }) => steps)
       .reverse(),
   })
+  return into
+    ? steps.map(({ times, ops }) => ({ times, ops: ops.map((op) => ({ ...op, loops: into })) }))
+    : steps
 }

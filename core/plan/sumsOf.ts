@@ -1,4 +1,3 @@
-import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { timeOf, yarnOf } from './yarnAndTime.ts'
 
@@ -8,7 +7,7 @@ export function sumsOf(
   spec: PieceSpec,
 ): Pick<Plan, 'yarn' | 'stitches' | 'seconds'> {
   return {
-    yarn: yarnOf(rounds, spec, gaugeForStitch(spec.gauge, 'sc').w),
+    yarn: yarnOf(rounds, spec),
     stitches: rounds.reduce((sum, { count }) => sum + count, 0),
     seconds: timeOf(rounds, spec),
   }

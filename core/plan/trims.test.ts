@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { specOf } from '../exchange/specOf.ts'
-import { newMat, UNMEASURED_GAUGE } from '../exchange/newMat.ts'
+import { newPiece, UNMEASURED_GAUGE } from '../exchange/newPiece.ts'
 import { SpecError } from '../errors/specError.ts'
-import { discSpec } from '../testing/specs.ts'
+import { discSpec, promise } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import type { Construction, Notice, PieceSpec } from './plan.ts'
 import { planPiece } from './planPiece.ts'
@@ -31,7 +31,7 @@ describe('trims need a reason', () => {
           const spec = known(across, tolerance)
           const whole = planPiece({ ...spec, construction: { ...free, freeLastRounds: 0 } })
           const plan = planPiece(spec)
-          const miss = (one: typeof plan) => Math.abs(one.finished.across - across)
+          const miss = (one: typeof plan) => Math.abs(promise(one.finished).value - across)
           if (miss(whole) <= tolerance / 2) expect(plan.rounds).toEqual(whole.rounds)
           else if (trimmed(spec)) {
             expect(miss(plan)).toBeLessThan(miss(whole))
@@ -44,7 +44,13 @@ describe('trims need a reason', () => {
   })
 
   test('the mug mats of 11 cm are sc to the end', () => {
-    const mat = newMat({ id: 'm', projectId: 'p', gaugeId: 'g', yarnId: 'fog', across: 110 })
+    const mat = newPiece({
+      id: 'm',
+      projectId: 'p',
+      gaugeId: 'g',
+      yarnId: 'fog',
+      form: { family: 'disc', across: 110 },
+    })
     const gauge = { ...UNMEASURED_GAUGE, id: 'g' }
     const { rounds } = planPiece(specOf(mat, gauge, 18))
     expect(rounds.every(({ stitch }) => stitch === 'sc')).toBe(true)
@@ -58,8 +64,8 @@ describe('trims need a reason', () => {
     const plan = planPiece(guess)
     expect(plan.notices).toContainEqual({
       code: 'trimWaits',
-      by: plan.finished.across - 220,
-      plusMinus: plan.finished.plusMinus,
+      by: promise(plan.finished).value - 220,
+      plusMinus: promise(plan.finished).plusMinus,
     })
     // Measured on the way, it is known, and the trim is offered.
     const worked = plan.rounds.slice(0, 11)
@@ -86,7 +92,7 @@ describe('what a repeat costs', () => {
           const same = counts(held) === counts(without)
           if (same) expect(said).toBeUndefined()
           if (said?.code !== 'repeatCost') return
-          expect(said.across).toBeCloseTo(held.finished.across - without.finished.across, 9)
+          expect(said.by).toBeCloseTo(promise(held.finished).value - promise(without.finished).value, 9)
           const worst = farthestOffFlat(held.rounds)
           expect(said).toMatchObject({ of, round: worst.number, flatness: worst.flatness })
         },

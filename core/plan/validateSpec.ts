@@ -1,10 +1,10 @@
 import { stitchOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { familyOf } from '../forms/registry.ts'
-import { startOfFabric } from '../shape/startOfFabric.ts'
 import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
 import { multipleAt } from './countsFor.ts'
 import type { Constraints, PieceSpec } from './plan.ts'
+import { sizesOf } from './wantedAround.ts'
 
 /**
  * Refuses what cannot be planned, before any computing.
@@ -38,7 +38,7 @@ export function validateWanted(
     'form' | 'tolerance' | 'stitch' | 'construction' | 'constraints' | 'colours' | 'rhythm'
   >,
 ): void {
-  const { tolerance, stitch, construction, constraints, rhythm } = spec
+  const { form, tolerance, stitch, construction, constraints, rhythm } = spec
   if (!STITCHES[stitch]?.bodied) {
     throw new SpecError(
       'stitch',
@@ -53,6 +53,16 @@ export function validateWanted(
     throw new SpecError('rhythm', 'Rhythm is out of range.', 'From 0 (precise) to 1 (even).')
   }
   const { start } = construction
+  const { starts } = familyOf(form)
+  if (!starts.includes(start.kind)) {
+    throw new SpecError(
+      'construction.start',
+      'This form cannot begin so.',
+      starts[0] === 'joinedChain'
+        ? 'A tube begins on a chain joined into a ring.'
+        : 'It begins in the middle.',
+    )
+  }
   if (
     start.kind === 'chainRing' &&
     !(Number.isInteger(start.chains) && start.chains >= 3 && start.chains <= 60)
@@ -132,6 +142,6 @@ function validateStrands({ colours, gauge: { strands } }: PieceSpec): void {
   }
 }
 
-function validateSize({ form, stitch, gauge: { w, h }, construction }: PieceSpec): void {
-  familyOf(form).validate(form, { w, h, start: startOfFabric(construction.start, stitch, w, h) })
+function validateSize({ form, stitch, gauge, construction }: PieceSpec): void {
+  familyOf(form).validate(form, sizesOf({ stitch, gauge, construction }))
 }

@@ -2,9 +2,11 @@ import { countOf, topOf, type Round, type Run, type SectionId } from '../rounds/
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Construction, PieceSpec, Start } from './plan.ts'
+import { loopsIn } from './sectionWork.ts'
 import { asBelow, stepsOf } from './stepsOf.ts'
 
 export interface RoundToWrite {
+  readonly section: SectionId
   readonly stitch: StitchName
   readonly count: number
 }
@@ -12,7 +14,13 @@ export interface RoundToWrite {
 /** The first chain of a short foundation, worked into as into a ring. */
 const ONE_CHAIN: readonly Run[] = [{ of: { kind: 'chain', of: 'foundation', side: 'upper' }, from: 0, to: 1 }]
 
-const startHosts = (start: Start): readonly Run[] => (start.kind === 'chainTwo' ? ONE_CHAIN : [])
+/** What round 1 is worked into: nothing in a ring, as many chains as it has stitches in a tube. */
+function startHosts(start: Start, count: number): readonly Run[] {
+  if (start.kind === 'chainTwo') return ONE_CHAIN
+  return start.kind === 'joinedChain'
+    ? [{ of: { kind: 'chain', of: 'foundation', side: 'upper' }, from: 0, to: count }]
+    : []
+}
 
 /** A name for a round that none of these has. */
 function freshId(number: number, taken: ReadonlySet<string>): string {
@@ -33,23 +41,25 @@ export const sideOf = (number: number, { rounds }: Construction): Round['side'] 
 
 /**
  * The worked rounds, and those to come in steps, each on top of the one below.
- * @param section that the rounds to come belong to
- * @param toCome stitch and count of each
+ * @param crisp sections whose first round takes the back loops, for a crisp edge
+ * @param toCome section, stitch and count of each
  */
 export function writeRounds(
-  spec: Pick<PieceSpec, 'construction' | 'colours'>,
-  section: SectionId,
+  spec: Pick<PieceSpec, 'construction' | 'colours' | 'sections'>,
+  crisp: ReadonlySet<SectionId>,
   worked: readonly Round[],
   toCome: readonly RoundToWrite[],
 ): Round[] {
   const rounds = [...worked]
   const taken = new Set(worked.map(({ id }) => id))
-  for (const { stitch, count } of toCome) {
+  for (const { section, stitch, count } of toCome) {
     const below = rounds.at(-1)
     const number = rounds.length + 1
     const id = freshId(number, taken)
     taken.add(id)
     const from = below ? countOf(below) : 0
+    const turns = below !== undefined && below.section !== section && crisp.has(section)
+    const into = turns ? 'back' : loopsIn(spec, { section, stitch })
     rounds.push({
       id,
       section,
@@ -57,8 +67,8 @@ export function writeRounds(
       side: sideOf(number, spec.construction),
       fabric: stitch,
       ...heldIn(spec, number),
-      hosts: below ? [topOf(below)] : startHosts(spec.construction.start),
-      steps: stepsOf({ stitch, from, count }, rounds.map(asBelow), spec.construction),
+      hosts: below ? [topOf(below, into)] : startHosts(spec.construction.start, count),
+      steps: stepsOf({ stitch, from, count }, rounds.map(asBelow), spec.construction, into),
     })
   }
   return rounds

@@ -1,46 +1,49 @@
-import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { CHAIN_SHARE_OF_SC, STITCHES, yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
 import { ESTIMATE_SD } from '../yarn/calibration.ts'
 import { sameYarns, strandsOf } from '../yarn/strands.ts'
 import type { PieceSpec, PlannedRound, YarnUse } from './plan.ts'
+import { gaugeIn, gaugesOf } from './sectionWork.ts'
 import { startingChain } from './startingChain.ts'
 
 const TAIL_MM = 150
 /** Passing from one round to the next: find the place, move the marker. In single crochets. */
 const ROUND_CHANGE_EFFORT = 2
+/** One loop takes a little longer to find than both (FIELD §12). */
+const ONE_LOOP_EFFORT = 1.05
 
 /**
  * Metres of the strands held together that each round takes: stitches, its start and join, two tails
  * where a yarn begins. Every strand takes this length; `metresOfYarn` has the share of one yarn.
  */
-export function bundleByRound(
-  rounds: readonly PlannedRound[],
-  spec: PieceSpec,
-  scWidth: number = gaugeForStitch(spec.gauge, 'sc').w,
-): number[] {
-  const { yarnDiameter, yarnUse } = spec.gauge
-  const perStitch = (stitch: StitchName) =>
-    yarnPerStitch(stitch, scWidth, yarnDiameter) * (yarnUse?.factor ?? 1)
+export function bundleByRound(rounds: readonly PlannedRound[], spec: PieceSpec): number[] {
+  const gauges = gaugesOf(spec)
+  const perStitch = ({ section }: PlannedRound, stitch: StitchName) => {
+    const { w, yarnDiameter, yarnUse } = gauges({ section, stitch: 'sc' })
+    return yarnPerStitch(stitch, w, yarnDiameter) * (yarnUse?.factor ?? 1)
+  }
   return rounds.map((round, index) => {
     const below = rounds[index - 1]
     const newYarn = !below || !sameYarns(below, round)
-    const stitches = round.count * perStitch(round.stitch)
-    return (stitches + perStitch('sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)) / 1000
+    const stitches = round.count * perStitch(round, round.stitch)
+    return (stitches + perStitch(round, 'sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)) / 1000
   })
 }
 
 /** Metres of one yarn that each round takes: what its strands in it take. */
 export function metresOfYarn(rounds: readonly PlannedRound[], spec: PieceSpec, yarn: string): number[] {
   const bundle = bundleByRound(rounds, spec)
-  return rounds.map((round, index) => bundle[index]! * (strandsOf(round, spec.gauge.strands).get(yarn) ?? 0))
+  return rounds.map(
+    (round, index) =>
+      bundle[index]! * (strandsOf(round, gaugeIn(spec, round.section).strands).get(yarn) ?? 0),
+  )
 }
 
 /** Metres of each yarn, in order of first use. */
-export function yarnOf(rounds: readonly PlannedRound[], spec: PieceSpec, scWidth: number): YarnUse[] {
-  const bundle = bundleByRound(rounds, spec, scWidth)
+export function yarnOf(rounds: readonly PlannedRound[], spec: PieceSpec): YarnUse[] {
+  const bundle = bundleByRound(rounds, spec)
   const metres = new Map<string, number>()
   rounds.forEach((round, index) => {
-    for (const [yarn, strands] of strandsOf(round, spec.gauge.strands)) {
+    for (const [yarn, strands] of strandsOf(round, gaugeIn(spec, round.section).strands)) {
       metres.set(yarn, (metres.get(yarn) ?? 0) + strands * bundle[index]!)
     }
   })
@@ -60,7 +63,8 @@ export function timeOf(rounds: readonly PlannedRound[], spec: PieceSpec): number
 
 /** Work in one round, in single crochets. */
 export function effortOfRound(round: PlannedRound, spec: Pick<PieceSpec, 'construction'>): number {
-  return round.count * STITCHES[round.stitch].effort + sideWork(round, spec) + ROUND_CHANGE_EFFORT
+  const finding = round.steps.some(({ ops }) => ops.some((op) => op.loops)) ? ONE_LOOP_EFFORT : 1
+  return round.count * STITCHES[round.stitch].effort * finding + sideWork(round, spec) + ROUND_CHANGE_EFFORT
 }
 
 /** Chains and joins that are no stitches of the round, in single crochets. */
@@ -68,7 +72,8 @@ function sideWork(round: PlannedRound, { construction }: Pick<PieceSpec, 'constr
   const { rounds, start } = construction
   const chain = rounds.kind === 'joined' ? startingChain(round.stitch, rounds.begins) : undefined
   const joining = rounds.kind === 'joined' ? 0.55 : 0
-  const ring = round.number === 1 && start.kind !== 'magicRing' ? startChains(start) * CHAIN_SHARE_OF_SC : 0
+  const ring =
+    round.number === 1 && start.kind !== 'magicRing' ? startChains(start, round) * CHAIN_SHARE_OF_SC : 0
   // A chain that counts replaces a stitch that has been counted already.
   const chains = chain
     ? chain.chains * CHAIN_SHARE_OF_SC - (chain.counts ? STITCHES[round.stitch].effort : 0)
@@ -76,6 +81,10 @@ function sideWork(round: PlannedRound, { construction }: Pick<PieceSpec, 'constr
   return Math.max(0, chains) + joining + ring
 }
 
-function startChains(start: Exclude<PieceSpec['construction']['start'], { kind: 'magicRing' }>): number {
+function startChains(
+  start: Exclude<PieceSpec['construction']['start'], { kind: 'magicRing' }>,
+  { from }: PlannedRound,
+): number {
+  if (start.kind === 'joinedChain') return from
   return start.kind === 'chainRing' ? start.chains : 2
 }

@@ -57,9 +57,18 @@ export const gathers = ({ hosts }: Pick<Round, 'hosts'>): boolean =>
 export const usedBy = (round: Pick<Round, 'hosts' | 'steps'>): number =>
   gathers(round) ? 0 : stitchesConsumed(round.steps)
 
-/** The whole top of a round. */
-export const topOf = (round: Pick<Round, 'id' | 'steps'>): Run => ({
-  of: { kind: 'top', round: round.id, loops: 'both' },
+/** The loop below that a round is worked into, if not both. */
+export function loopsBelow({ hosts }: Pick<Round, 'hosts'>): 'back' | 'front' | undefined {
+  const [first] = hosts
+  return first?.of.kind === 'top' && first.of.loops !== 'both' ? first.of.loops : undefined
+}
+
+/** The whole top of a round, by both of its loops or one. */
+export const topOf = (
+  round: Pick<Round, 'id' | 'steps'>,
+  loops: 'both' | 'back' | 'front' = 'both',
+): Run => ({
+  of: { kind: 'top', round: round.id, loops },
   from: 0,
   to: countOf(round),
 })

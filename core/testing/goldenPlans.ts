@@ -34,7 +34,7 @@ function inShort({ rounds, finished }: Plan): GoldenPlan {
       )
       .join(' '),
     steps: createHash('sha256').update(steps).digest('hex').slice(0, 16),
-    across: Math.round(finished.across * 100) / 100,
+    across: Math.round(finished.promises[0]!.value * 100) / 100,
     height: Math.round(finished.height * 100) / 100,
   }
 }

@@ -1,3 +1,4 @@
+import { seenAcross } from './specs.ts'
 import type { CauseKind } from '../fit/causes.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
@@ -125,12 +126,12 @@ export function readOff(edge: ShellRing, afterRound: number, { normal }: Dice, n
     at: afterRound,
     planVersion: 1,
     afterRound,
-    across: [diameter(), diameter()],
+    seen: seenAcross(afterRound, diameter(), diameter()),
     edge: edgeSeen(edge.z + noise * ASSUMED.depth * normal(), edge.excess + noise * ASSUMED.eye * normal()),
   }
 }
 
-function edgeSeen(depth: number, excess: number): PieceReading['edge'] {
+function edgeSeen(depth: number, excess: number): NonNullable<PieceReading['edge']> {
   const { standsUp, waves, lot } = ASSUMED.seen
   if (depth > standsUp) return { kind: 'standsUp', by: depth }
   return excess > waves ? { kind: 'waves', much: excess > lot ? 'lot' : 'little' } : { kind: 'flat' }

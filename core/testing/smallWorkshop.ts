@@ -1,4 +1,4 @@
-import { UNMEASURED_GAUGE } from '../exchange/newMat.ts'
+import { UNMEASURED_GAUGE } from '../exchange/newPiece.ts'
 import type { Records } from '../exchange/records.ts'
 import { pin } from '../plan/pinnedPlan.ts'
 import { planPiece } from '../plan/planPiece.ts'
@@ -12,7 +12,7 @@ export function smallWorkshop(spec = discSpec(110), name = 'Tin-mug mats', taps 
   const plan = planPiece(spec)
   const entry = { copyId: 'copy', at: 1000 }
   let log: LogEvent[] = [
-    { ...entry, id: 'e1', seq: 1, type: 'start', planVersion: 1, to: { round: 1, unit: 0 } },
+    { ...entry, id: 'e1', seq: 1, type: 'start', planVersion: 1, to: { round: 'r1', unit: 0 } },
   ]
   for (let tap = 0; tap < taps; tap++) {
     const event = workOn(plan.rounds, replay(log), 'stitch')
@@ -50,7 +50,7 @@ export function smallWorkshop(spec = discSpec(110), name = 'Tin-mug mats', taps 
         at: 2000,
         planVersion: 1,
         afterRound: 2,
-        across: [31, 32],
+        seen: [{ of: 'across', at: 2, values: [31, 32] }],
         edge: { kind: 'standsUp', by: 4 },
         counts: [{ round: 2, count: 12 }],
       },

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
-import { startOfFabric } from '../shape/startOfFabric.ts'
+import type { CapForm } from '../forms/cap/cap.ts'
+import { startOfFabric } from '../lay/startOfFabric.ts'
 import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
 import type { PieceSpec, RoundsWorked, Start } from '../plan/plan.ts'
+import { plusMinusOf, type MeasureKind, type Promised, type Seen } from '../lay/measures.ts'
 import { mm } from '../units/millimetres.ts'
 
 /** A plain sc disc that tests change one thing of: 8 mm wide stitches at h/w 0.955. */
@@ -109,3 +111,55 @@ export function specOfAsked(asked: AskedDisc): PieceSpec {
 }
 
 export const anySpec: fc.Arbitrary<PieceSpec> = anyAsked.map(specOfAsked)
+
+/** A size that is promised, mm, with its ±. */
+export function promise(
+  { promises }: { readonly promises: readonly Promised[] },
+  of: MeasureKind = 'across',
+): { readonly value: number; readonly plusMinus: number } {
+  const found = promises.find((one) => one.of === of)!
+  return { value: found.value, plusMinus: plusMinusOf(found) }
+}
+
+/** One or two diameters as they are seen after a round. */
+export const seenAcross = (at: number, ...values: readonly number[]): readonly Seen[] => [
+  { of: 'across', at, values },
+]
+
+/** The diameter that a disc is to have, mm. */
+export function acrossOf({ form }: Pick<PieceSpec, 'form'>): number {
+  if (form.family !== 'disc') throw new Error(`A ${form.family} has no diameter.`)
+  return form.across
+}
+
+/** A plain sc tube around something: stitches as in `discSpec`, fabric 4.5 mm thick. */
+export function tubeSpec(
+  form: Partial<Record<'girth' | 'ease' | 'length', number>> & { readonly of?: 'object' | 'tube' },
+  changes: Partial<PieceSpec> = {},
+): PieceSpec {
+  const { girth = 240, of = 'object', ease = 0.03, length = 160 } = form
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: { family: 'tube', girth: mm(girth), of, ease, length: mm(length) },
+    construction: { ...plain.construction, start: { kind: 'joinedChain' } },
+    ...changes,
+  }
+}
+
+/** A plain cap that tests change one thing of: a head of 57 cm, crown rounded, no brim, 7.6 mm wide sc. */
+export function capSpec(
+  form: Partial<Record<'head' | 'depth' | 'ease', number>> & Partial<Pick<CapForm, 'crown' | 'brim'>>,
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { head = 570, depth = 220, ease = 0.03, crown = 'rounded', brim = 'plain' } = form
+  const stitch = changes.stitch ?? 'sc'
+  const plain = discSpec(1, { stitch })
+  return {
+    ...plain,
+    form: { family: 'cap', head: mm(head), depth: mm(depth), ease, crown, brim },
+    gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
+    ...changes,
+  }
+}

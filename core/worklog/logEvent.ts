@@ -1,6 +1,8 @@
-/** Where the hook is: the round (from 1) and how many of its stitches, increases and decreases are made. */
+import type { Round, RoundId } from '../rounds/round.ts'
+
+/** Where the hook is: in which round, and how many of its stitches, increases and decreases are made. */
 export interface Position {
-  readonly round: number
+  readonly round: RoundId
   readonly unit: number
 }
 
@@ -32,7 +34,7 @@ export type LogEvent =
   | (Move & { readonly type: 'replan'; readonly planVersion: number; readonly fromVersion: number })
   | (Entry & {
       readonly type: 'count'
-      readonly round: number
+      readonly round: RoundId
       readonly counted: number
       readonly expected: number
     })
@@ -47,7 +49,8 @@ export type NewEvent = LogEvent extends infer E
     : never
   : never
 
-export const START: Position = { round: 1, unit: 0 }
+/** Before the first stitch of a piece. */
+export const startOf = (rounds: readonly Pick<Round, 'id'>[]): Position => ({ round: rounds[0]!.id, unit: 0 })
 
 export const samePosition = (one: Position, other: Position): boolean =>
   one.round === other.round && one.unit === other.unit

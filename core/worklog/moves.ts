@@ -1,7 +1,8 @@
 import { expandSteps, type Unit } from '../rounds/steps.ts'
 import type { PlannedRound } from '../plan/plan.ts'
+import { afterOf, roundNamed } from '../rounds/inOrder.ts'
 import type { Round } from '../rounds/round.ts'
-import type { NewEvent, Position } from './logEvent.ts'
+import { samePosition, type NewEvent, type Position } from './logEvent.ts'
 import type { WorkState } from './replay.ts'
 
 const unitsByRound = new WeakMap<Pick<Round, 'steps'>, readonly Unit[]>()
@@ -23,7 +24,7 @@ export function workOn(
   { position, finished }: WorkState,
   by: Stride,
 ): NewEvent | undefined {
-  const round = rounds[position.round - 1]
+  const round = roundNamed(rounds, position.round)
   if (!round || finished) return undefined
   const units = unitsOf(round)
   if (position.unit >= units.length) return undefined
@@ -46,29 +47,28 @@ export function nextRound(
   rounds: readonly PlannedRound[],
   { position, finished }: WorkState,
 ): NewEvent | undefined {
-  const round = rounds[position.round - 1]
-  if (!round || finished || position.unit < unitsOf(round).length || position.round >= rounds.length) {
-    return undefined
-  }
-  return { type: 'nextRound', from: position, to: { round: position.round + 1, unit: 0 } }
+  const round = roundNamed(rounds, position.round)
+  const next = round && afterOf(rounds, round)
+  if (!next || finished || position.unit < unitsOf(round).length) return undefined
+  return { type: 'nextRound', from: position, to: { round: next.id, unit: 0 } }
 }
 
 /** Whether the last stitch of the last round is made. */
 export function atTheEnd(rounds: readonly PlannedRound[], { round, unit }: Position): boolean {
   const last = rounds.at(-1)
-  return last !== undefined && round === last.number && unit >= unitsOf(last).length
+  return last !== undefined && round === last.id && unit >= unitsOf(last).length
 }
 
-/** The event that goes to a stitch of a round, held within the piece; none when already there. */
+/** The event that goes to a stitch of a round, held within it; none when already there. */
 export function goTo(
   rounds: readonly PlannedRound[],
   { position }: WorkState,
   target: Position,
 ): NewEvent | undefined {
-  const round = Math.min(rounds.length, Math.max(1, Math.trunc(target.round)))
-  const unit = Math.min(unitsOf(rounds[round - 1]!).length, Math.max(0, Math.trunc(target.unit)))
-  if (round === position.round && unit === position.unit) return undefined
-  return { type: 'goTo', from: position, to: { round, unit } }
+  const round = roundNamed(rounds, target.round)
+  if (!round) return undefined
+  const to = { round: round.id, unit: Math.min(unitsOf(round).length, Math.max(0, Math.trunc(target.unit))) }
+  return samePosition(to, position) ? undefined : { type: 'goTo', from: position, to }
 }
 
 /** The event that takes the last move back; none when there is nothing to take back. */

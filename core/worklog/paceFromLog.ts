@@ -1,6 +1,7 @@
 import { STITCHES } from '../stitches/stitch.ts'
 import type { Plan } from '../plan/plan.ts'
 import type { LogEvent } from './logEvent.ts'
+import { roundNamed } from '../rounds/inOrder.ts'
 import { unitsOf } from './moves.ts'
 import { stitchesMade } from './workView.ts'
 
@@ -23,7 +24,7 @@ export function paceFromLog(events: readonly LogEvent[], plan: Plan): number | u
   events.forEach((event, index) => {
     const before = events[index - 1]
     if (event.type !== 'work' || !before) return
-    const round = plan.rounds[event.from.round - 1]
+    const round = roundNamed(plan.rounds, event.from.round)
     const pause = event.at - before.at
     if (!round || pause > LONGEST_PAUSE_MS) return
     const units = unitsOf(round)

@@ -23,7 +23,10 @@ const copies = fc.array(anyCopy, { maxLength: 5 }).map((some) =>
     number: index + 1,
     plan,
     finished,
-    position: { round, unit: Math.floor(share * unitsOf(plan.rounds[round - 1]!).length) },
+    position: {
+      round: plan.rounds[round - 1]!.id,
+      unit: Math.floor(share * unitsOf(plan.rounds[round - 1]!).length),
+    },
   })),
 )
 
@@ -46,7 +49,7 @@ test('what is made and what is left make up the whole set, and left never grows 
 })
 
 test('a yarn that is worked off is no longer to go; one not yet begun is whole', () => {
-  const atPine: CopyProgress = { number: 1, plan, finished: false, position: { round: 6, unit: 0 } }
+  const atPine: CopyProgress = { number: 1, plan, finished: false, position: { round: 'r6', unit: 0 } }
   const { metresLeft } = pieceProgress(plan, 1, [atPine])
   expect(metresLeft.get('fog')).toBe(0)
   expect(metresLeft.get('pine')).toBeCloseTo(plan.yarn[1]!.metres, 9)

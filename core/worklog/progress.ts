@@ -1,6 +1,7 @@
 import type { Plan } from '../plan/plan.ts'
+import { placeOf } from '../rounds/inOrder.ts'
 import { yarnsIn } from '../yarn/strands.ts'
-import type { Position } from './logEvent.ts'
+import { startOf, type Position } from './logEvent.ts'
 import { unitsOf } from './moves.ts'
 import { stitchesMade } from './workView.ts'
 
@@ -73,24 +74,24 @@ function shareMade({ plan, finished, position }: CopyProgress): number {
 }
 
 function madeIn(plan: Plan, { round, unit }: Position): number {
-  const before = plan.rounds.slice(0, round - 1).reduce((sum, { count }) => sum + count, 0)
-  const current = plan.rounds[round - 1]
+  const place = placeOf(plan.rounds, round)
+  const before = plan.rounds.slice(0, Math.max(0, place)).reduce((sum, { count }) => sum + count, 0)
+  const current = plan.rounds[place]
   return before + (current ? stitchesMade(unitsOf(current), unit) : 0)
 }
 
 /** Metres of each yarn that the rest of a copy takes, by its share of that yarn's stitches. */
 function metresToGo(plan: Plan, copy: CopyProgress | undefined): [string, number][] {
   if (copy?.finished) return plan.yarn.map(({ yarn }) => [yarn, 0])
-  const position = copy?.position ?? { round: 1, unit: 0 }
+  const position = copy?.position ?? startOf(plan.rounds)
+  const place = placeOf(plan.rounds, position.round)
   return plan.yarn.map(({ yarn, metres }) => {
     const rounds = plan.rounds.filter((round) => yarnsIn(round).includes(yarn))
     const all = rounds.reduce((sum, { count }) => sum + count, 0)
     const left = rounds.reduce((sum, round) => {
-      if (round.number < position.round) return sum
+      if (round.number <= place) return sum
       return (
-        sum +
-        round.count -
-        (round.number === position.round ? stitchesMade(unitsOf(round), position.unit) : 0)
+        sum + round.count - (round.id === position.round ? stitchesMade(unitsOf(round), position.unit) : 0)
       )
     }, 0)
     return [yarn, (metres * left) / all]

@@ -1,4 +1,4 @@
-import { samePosition, START, type LogEvent, type Position } from './logEvent.ts'
+import { samePosition, type LogEvent, type Position } from './logEvent.ts'
 
 type MoveEvent = Extract<LogEvent, { from: Position }>
 
@@ -11,8 +11,9 @@ export interface WorkState {
   readonly lastSeq: number
 }
 
+/** Before the first event of a log: in no round yet. */
 export const NOT_STARTED: WorkState = {
-  position: START,
+  position: { round: '', unit: 0 },
   finished: false,
   planVersion: 0,
   undoable: [],

@@ -1,3 +1,4 @@
+import { placeOf } from '../rounds/inOrder.ts'
 import type { Unit } from '../rounds/steps.ts'
 import type { Checkpoint, Plan, PlannedRound } from '../plan/plan.ts'
 import type { Position } from './logEvent.ts'
@@ -27,13 +28,14 @@ export function stitchesMade(units: readonly Unit[], unit: number): number {
 
 /** Everything the work screen says about a position. */
 export function workView(plan: Plan, position: Position): WorkView {
-  const round = plan.rounds[position.round - 1]!
+  const place = placeOf(plan.rounds, position.round)
+  const round = plan.rounds[place]!
   const units = unitsOf(round)
   const made = stitchesMade(units, position.unit)
-  const before = plan.rounds.slice(0, position.round - 1).reduce((sum, { count }) => sum + count, 0)
+  const before = plan.rounds.slice(0, place).reduce((sum, { count }) => sum + count, 0)
   const current = units[Math.min(position.unit, units.length - 1)]!
   const inRun = ({ step, time }: Unit) => step === current.step && time === current.time
-  const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound >= position.round)
+  const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound >= round.number)
   return {
     round,
     units,
@@ -45,9 +47,7 @@ export function workView(plan: Plan, position: Position): WorkView {
     nextCheckpoint: checkpoint && {
       checkpoint,
       stitchesTo:
-        plan.rounds
-          .slice(position.round - 1, checkpoint.afterRound)
-          .reduce((sum, { count }) => sum + count, 0) - made,
+        plan.rounds.slice(place, checkpoint.afterRound).reduce((sum, { count }) => sum + count, 0) - made,
     },
   }
 }

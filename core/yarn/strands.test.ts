@@ -71,16 +71,23 @@ test('a yarn is used in rounds where it is only held beside another', () => {
   const check = yarnCheck({
     spec,
     plan,
-    position: { round: 1, unit: 0 },
+    position: { round: 'r1', unit: 0 },
     yarn: 'soot',
     left: 100,
     leftSd: 1,
   })
   expect(check.needed).toBeCloseTo(plan.yarn.find(({ yarn }) => yarn === 'soot')!.metres, 9)
-  const short = yarnCheck({ spec, plan, position: { round: 1, unit: 0 }, yarn: 'soot', left: 3, leftSd: 0.2 })
+  const short = yarnCheck({
+    spec,
+    plan,
+    position: { round: 'r1', unit: 0 },
+    yarn: 'soot',
+    left: 3,
+    leftSd: 0.2,
+  })
   expect(short.runsOut!.round).toBeGreaterThanOrEqual(9)
   const progress = pieceProgress(plan, 1, [
-    { number: 1, plan, finished: false, position: { round: 9, unit: 0 } },
+    { number: 1, plan, finished: false, position: { round: 'r9', unit: 0 } },
   ])
   expect(progress.metresLeft.get('soot')).toBeCloseTo(check.needed, 9)
 })

@@ -29,8 +29,8 @@ const HOSTILE: readonly unknown[] = [
   [],
   {},
   [[]],
-  { round: 400, unit: 0 },
-  { round: 1, unit: 99_999 },
+  { round: 'r400', unit: 0 },
+  { round: 'r1', unit: 99_999 },
 ]
 
 type Holder = Record<string | number, unknown>

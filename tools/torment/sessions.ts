@@ -8,6 +8,7 @@ import {
   planPiece,
   projectFile,
   replay,
+  roundNamed,
   specOf,
   undo,
   waysOut,
@@ -28,7 +29,7 @@ import { database } from '../../app/store/database.ts'
 import { importFile } from '../../app/store/importing.ts'
 import { Refused } from '../../app/store/mustFit.ts'
 import {
-  createMat,
+  createPiece,
   deleteProject,
   duplicateProject,
   renameProject,
@@ -61,10 +62,10 @@ interface Bench {
 
 /** Edits of a piece that fields would send, and some that none should. */
 const PIECE_EDITS: readonly ((piece: PieceRecord, random: () => number) => PieceRecord)[] = [
-  (piece, random) => ({ ...piece, form: { ...piece.form, across: 40 + random() * 200 } }),
+  (piece, random) => ({ ...piece, form: { family: 'disc' as const, across: 40 + random() * 200 } }),
   (piece, random) => ({
     ...piece,
-    form: { ...piece.form, across: [0, -5, 4000, 1e9, Number.NaN][Math.floor(random() * 5)]! },
+    form: { family: 'disc' as const, across: [0, -5, 4000, 1e9, Number.NaN][Math.floor(random() * 5)]! },
   }),
   (piece, random) => ({ ...piece, quantity: Math.floor(random() * 12) }),
   (piece, random) => ({ ...piece, quantity: 1 + random() }),
@@ -101,7 +102,7 @@ async function oneSession(
   const pick = <T>(some: readonly T[]): T => some[Math.floor(random() * some.length)]!
   await Promise.all(database.tables.map((table) => table.clear()))
   const benches: Bench[] = []
-  await createMat({ name: 'Tin-mug mat', across: 60 + random() * 80 })
+  await createPiece({ name: 'Tin-mug mat', form: { family: 'disc', across: 60 + random() * 80 } })
 
   const pieceAndGauge = async () => {
     const piece = pick(await database.pieces.toArray())
@@ -148,7 +149,7 @@ async function oneSession(
       const projects = await database.projects.filter(({ deletedAt }) => !deletedAt).toArray()
       // Every third joins a project that is there.
       const joined = projects.length > 0 && random() < 0.33 ? { projectId: pick(projects).id } : {}
-      await createMat({ name: pick(['Pot mat', 'Bench mat']), across, ...joined })
+      await createPiece({ name: pick(['Pot mat', 'Bench mat']), form: { family: 'disc', across }, ...joined })
     },
     'edit a piece': async () => {
       const { piece } = await pieceAndGauge()
@@ -218,7 +219,7 @@ async function oneSession(
       const bench = pick(benches)
       const { rounds } = await planNow(bench)
       const { position, finished } = await readWorkState(bench.copy)
-      const left = rounds[position.round - 1]!.count - position.unit
+      const left = roundNamed(rounds, position.round)!.count - position.unit
       if (finished || left < 12) return
       for (let taps = 0; taps < 3; taps++) {
         for (const tab of bench.tabs) act(bench, tab, (state) => workOn(rounds, state, 'stitch'))
@@ -236,7 +237,7 @@ async function oneSession(
       if (benches.length === 0) return
       const bench = pick(benches)
       const { rounds } = await planNow(bench)
-      const target = { round: 1 + Math.floor(random() * rounds.length), unit: Math.floor(random() * 30) }
+      const target = { round: pick(rounds).id, unit: Math.floor(random() * 30) }
       act(bench, pick(bench.tabs), (state) => goTo(rounds, state, target))
       await settle()
     },
@@ -257,7 +258,7 @@ async function oneSession(
       const { spec } = pinned!
       const plan = unpin(spec, pinned!.plan)
       const now = workView(plan, state.position)
-      const afterRound = now.roundDone ? state.position.round : state.position.round - 1
+      const afterRound = now.round.number - (now.roundDone ? 0 : 1)
       if (state.finished || afterRound < 4 || afterRound >= plan.rounds.length) return
       const across = 2 * plan.rounds[afterRound - 1]!.at.radius * (0.94 + random() * 0.12)
       const reading: PieceReading = {
@@ -266,7 +267,7 @@ async function oneSession(
         at: 1,
         planVersion: state.planVersion,
         afterRound,
-        across: [across],
+        seen: [{ of: 'across', at: afterRound, values: [across] }],
         edge: { kind: 'flat' },
       }
       const diagnosis = diagnose({ spec, rounds: plan.rounds.slice(0, afterRound), readings: [reading] })

@@ -1,5 +1,6 @@
-import { cellsOf, UNROLL_CUT } from '../../app/drawing/unrolledDisc.ts'
-import { pieceCautions } from '../../app/ui/pieceCautions.ts'
+import { cellList, cellsIn } from '../../app/drawing/views/cells.ts'
+import { wholeIn } from '../../app/drawing/views/viewOf.ts'
+import { pieceCautions } from '../../app/words/pieceCautions.ts'
 import {
   attempt,
   beliefOf,
@@ -16,9 +17,11 @@ import {
   planPiece,
   repairCount,
   replay,
+  roundNamed,
   rhythmScale,
   roundEnding,
   specOf,
+  startOf,
   SpecError,
   substitutionPoints,
   unitsOf,
@@ -89,10 +92,10 @@ function showPlan(plan: Plan, spec: PieceSpec): void {
     roundEnding(round)
     unitsOf(round)
   }
-  const frame = { scale: 1, x: 0, y: 0, cut: UNROLL_CUT, mirrored: false }
-  assertFinite(cellsOf(plan, frame).slice(0, 400), 'drawing')
+  const { view } = wholeIn(plan, { width: 400, height: 400 }, false)
+  assertFinite(cellList(cellsIn(view)).slice(0, 400), 'drawing')
   for (const yarn of yarnsOf(spec.colours)) {
-    const position = { round: 1, unit: 0 }
+    const position = startOf(plan.rounds)
     shown(() => yarnCheck({ spec, plan, position, yarn, left: 30, leftSd: 1 }))
   }
 }
@@ -115,9 +118,10 @@ function showWork({ pieces, gauges, copies, planVersions, events, readings }: Pr
     shown(() => paceFromLog(log, plan) ?? 0)
     const progress = { number: copy.number, plan: noted, finished: state.finished, position: state.position }
     shown(() => pieceProgress(plan, piece.quantity, [progress]))
-    shown(() =>
-      repairCount(spec, plan, state.position.round, plan.rounds[state.position.round - 1]!.count + 1),
-    )
+    shown(() => {
+      const { number, count } = roundNamed(plan.rounds, state.position.round)!
+      return repairCount(spec, plan, number, count + 1)
+    })
     for (const reading of readings.filter(({ copyId }) => copyId === copy.id)) {
       const pinned = versionOf(reading.planVersion)
       const { afterRound } = reading
@@ -127,7 +131,7 @@ function showWork({ pieces, gauges, copies, planVersions, events, readings }: Pr
         waysOut({ spec: pinned.spec, hook: gauge.hook, plan: pinned.plan, afterRound, diagnosis })
         return 0
       })
-      shown(() => learnFromPiece(reading, pinned.plan, pinned.spec, 'it'))
+      shown(() => learnFromPiece(reading, pinned.plan, pinned.spec, 'it') ?? 0)
     }
   }
 }

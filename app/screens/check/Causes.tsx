@@ -1,9 +1,10 @@
 import type { Diagnosis, PieceReading, PieceSpec, WayOut } from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
+import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { causeSentence, likelihood, lookSentence, undecidedSentence } from './checkWords.ts'
-import { LIE_WORDS, percent } from '../../ui/wording.ts'
+import { causeSentence, likelihood, lookSentence, undecidedSentence } from '../../words/checkWords.ts'
+import { LIE_WORDS, percent } from '../../words/wording.ts'
 
 interface CausesProps {
   readonly diagnosis: Diagnosis
@@ -34,6 +35,7 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
     .filter(({ probability }, index) => index === 0 || probability >= WORTH_SAYING)
     .slice(0, 3)
   const { finished } = unchanged.plan
+  const wall = finished.lie === undefined
   const pair = ({ w, h }: { w: number; h: number }) =>
     `${(over / w).toFixed(1)} sts × ${(over / h).toFixed(1)} rnds`
   return (
@@ -45,7 +47,7 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
       <ol className="grid gap-1">
         {said.map((cause, index) => (
           <li key={cause.kind} className={index === 0 ? 'font-bold' : 'text-ink-2'}>
-            {causeSentence(cause, hands)}{' '}
+            {causeSentence(cause, hands, wall)}{' '}
             <span className="font-normal whitespace-nowrap">{capital(likelihood(cause.probability))}.</span>
           </li>
         ))}
@@ -97,10 +99,11 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
         <dd className="slab">{pair(size)}</dd>
       </dl>
       <p className="slab text-21 leading-tight">
-        Unchanged, it ends at {sizes.withDoubt(finished.across, finished.plusMinus)}
+        Unchanged, it ends at{' '}
+        {wall ? sayAllPromised(finished.promises, sizes) : sayBare(finished.promises[0]!, sizes)}
         {finished.height > 3
           ? ` with the edge up ${sizes.full(finished.height)}`
-          : `, ${LIE_WORDS[finished.lie]}`}
+          : finished.lie && `, ${LIE_WORDS[finished.lie]}`}
         .
       </p>
     </section>

@@ -2,7 +2,9 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import {
   diagnose,
-  meanDiameter,
+  familyOf,
+  sizesOf,
+  tapeAt,
   waysOut,
   type CopyRecord,
   type PieceReading,
@@ -19,13 +21,15 @@ import { Modal } from '../../ui/Modal.tsx'
 import { Opening } from '../../ui/Opening.tsx'
 import { refusalIn } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
+import { isFlat } from '../../drawing/views/viewOf.ts'
+import { wordsOf } from '../../words/formWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { CheckFields } from './CheckFields.tsx'
 import { draftFits, EMPTY_CHECK, readingOf, type CheckDraft } from './checkDraft.ts'
-import { finding, WAY_TITLES } from './checkWords.ts'
+import { finding, WAY_TITLES } from '../../words/checkWords.ts'
 import { Causes } from './Causes.tsx'
 import { Ways } from './Ways.tsx'
-import { pieceAddress } from '../../ui/pieceWords.ts'
+import { pieceAddress } from '../../words/pieceWords.ts'
 
 export interface CheckDeskProps {
   readonly view: PieceView
@@ -92,16 +96,14 @@ export function CheckDesk(props: CheckDeskProps) {
     else if (key === 'p') void navigate(pieceAddress(view, 'plan'))
   })
   if (!draft) return <Opening />
-  const across = found?.ok ? found.reading.across : undefined
-  const mean = across && meanDiameter(across)
   const plannedCount = pinned.plan.rounds[afterRound - 1]!.count
   const countOff = (draft.counts[afterRound] ?? plannedCount) - plannedCount
   return (
     <main className="flex grow flex-col">
       <div className="px-7 pt-2 pb-4 max-sm:px-4">
         <h1 className="text-44 max-lg:text-36 max-sm:text-26" aria-live="polite">
-          {found?.ok && mean !== undefined
-            ? finding(afterRound, mean, found.diagnosis, draft.edge, countOff, sizes)
+          {found?.ok
+            ? finding(found.reading, found.diagnosis, countOff, sizes)
             : `Measure after Rnd ${afterRound}`}
         </h1>
         {begun && (
@@ -114,6 +116,7 @@ export function CheckDesk(props: CheckDeskProps) {
             draft={draft}
             setDraft={setDraft}
             plan={pinned.plan}
+            spec={pinned.spec}
             afterRound={afterRound}
             fault={found && !found.ok ? found : undefined}
           />
@@ -128,11 +131,7 @@ export function CheckDesk(props: CheckDeskProps) {
               onCount={(round, count) => setDraft({ ...draft, counts: { ...draft.counts, [round]: count } })}
             />
           ) : (
-            <p className="max-w-xl text-18">
-              Take the loop off the hook, lay the piece on a hard table, pat it, wait a minute, do not
-              stretch. Across through the centre, clear of the seam; then a quarter turn, and again. A count
-              of the last round tells more than any tape.
-            </p>
+            <p className="max-w-xl text-18">{wordsOf(pinned.spec.form).measuring}</p>
           )}
         </div>
       </div>
@@ -149,7 +148,8 @@ export function CheckDesk(props: CheckDeskProps) {
           ways={ways}
           unchanged={found.unchanged}
           afterRound={afterRound}
-          target={pinned.spec.form.across}
+          hangs={wordsOf(pinned.spec.form).hangs === true}
+          target={familyOf(pinned.spec.form).targets(pinned.spec.form, sizesOf(pinned.spec))}
           busy={busy}
           onChoose={choose}
         />
@@ -180,13 +180,19 @@ function judge(
   speech: Speech,
 ) {
   const { spec, plan, version } = pinned
-  const reading = readingOf(draft, {
+  const taken = {
     id: 'draft',
     copyId: copy.id,
     at: Number.MAX_SAFE_INTEGER,
     planVersion: version,
     afterRound,
-  })
+  }
+  const reading = readingOf(
+    draft,
+    taken,
+    tapeAt(spec.form, plan.rounds[afterRound - 1]!.section),
+    isFlat(plan),
+  )
   if (!reading) return undefined
   // Readings of an earlier version are in this one's gauge already.
   const before = readings.filter((one) => one.planVersion === version && one.afterRound < afterRound)

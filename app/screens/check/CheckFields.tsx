@@ -1,22 +1,46 @@
-import { LIMITS, type Plan } from '../../../core/index.ts'
+import { LIMITS, promisesOf, tapeAt, type PieceSpec, type Plan, type TapePlace } from '../../../core/index.ts'
+import { SoFar } from '../../drawing/SoFar.tsx'
+import { LaidFlat } from '../../drawing/LaidFlat.tsx'
 import { MeasuredSection } from '../../drawing/MeasuredSection.tsx'
+import { isFlat, isWall } from '../../drawing/views/viewOf.ts'
+import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { EdgeFields } from '../../ui/EdgeFields.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import type { CheckDraft } from './checkDraft.ts'
+import { wordsOf } from '../../words/formWords.ts'
+import { sayAllPromised } from '../../words/measureWords.ts'
+import { EMPTY_CHECK, sizeIn, withSize, type CheckDraft } from './checkDraft.ts'
+import { TapeFields } from './TapeFields.tsx'
 
 interface CheckFieldsProps {
   readonly draft: CheckDraft
   readonly setDraft: (draft: CheckDraft) => void
   readonly plan: Plan
+  readonly spec: PieceSpec
   readonly afterRound: number
   readonly fault?: { readonly path: string; readonly text: string }
 }
 
+/** What is filled in of a tube's own sizes, at its edge. */
+function foundIn(draft: CheckDraft, tape: readonly TapePlace[]) {
+  const at = (of: TapePlace['of']) =>
+    sizeIn(
+      draft,
+      tape.findIndex((place) => place.of === of && place.at === 'edge'),
+    )
+  return { width: at('width'), length: at('length') }
+}
+
 /** Where the tape lies, and what it reads. */
-export function CheckFields({ draft, setDraft, plan, afterRound, fault }: CheckFieldsProps) {
+export function CheckFields({ draft, setDraft, plan, spec, afterRound, fault }: CheckFieldsProps) {
+  const round = plan.rounds[afterRound - 1]!
+  const tape = tapeAt(spec.form, round.section)
+  const [lies, wall] = [isFlat(plan), isWall(plan)]
+  const colours = useYarnColours()
+  const { hand } = useSettings()
+  const expected = promisesOf(spec, round)
   const sizes = useSizes()
   const [area, { width }] = useElementSize()
   const set = (part: Partial<CheckDraft>) => setDraft({ ...draft, ...part })
@@ -27,47 +51,59 @@ export function CheckFields({ draft, setDraft, plan, afterRound, fault }: CheckF
     step: sizes.unit === 'in' ? sizes.step : 1,
     takes: 'length' as const,
   }
-  const round = plan.rounds[afterRound - 1]!
   const counted = draft.counts[afterRound]
   return (
     <section aria-label="What is measured" className="min-w-0">
       <div ref={area}>
-        {width > 0 && (
+        {width > 0 && !lies && (
+          <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1 pb-1">
+            {wall ? (
+              <LaidFlat
+                plan={plan}
+                upTo={afterRound}
+                width={Math.min(width, LAID_WIDTH)}
+                height={150}
+                found={foundIn(draft, tape)}
+                yarns={colours}
+                guess={false}
+                mirrored={hand === 'left'}
+                sizes={sizes}
+                label={`Laid flat; the plan expects ${sayAllPromised(expected, sizes)}.`}
+              />
+            ) : (
+              <SoFar
+                plan={plan}
+                upTo={afterRound}
+                width={Math.min(width, LAID_WIDTH)}
+                height={190}
+                yarns={colours}
+                mirrored={hand === 'left'}
+                hangs={wordsOf(spec.form).hangs === true}
+                label={`The piece so far; the plan expects ${sayAllPromised(expected, sizes)}.`}
+              />
+            )}
+            <div className="flex min-w-0 grow basis-44 flex-col text-16">
+              <p>Expected: {sayAllPromised(expected, sizes)}.</p>
+              <Clear {...{ draft, setDraft }} />
+            </div>
+          </div>
+        )}
+        {width > 0 && lies && (
           <MeasuredSection
             width={width}
             rounds={plan.rounds.slice(0, afterRound)}
-            measured={draft.across}
+            measured={sizeIn(draft, 0)}
             standsUp={draft.edge === 'standsUp' ? (draft.standsUp ?? 0) : 0}
             sizes={sizes}
           />
         )}
       </div>
       <div className="grid grid-cols-4 border-2 rule max-sm:grid-cols-2 [&>*+*]:border-l [&>*]:rule max-sm:[&>*:nth-child(3)]:border-l-0 max-sm:[&>*:nth-child(n+3)]:border-t">
-        <NumberCell
-          {...length}
-          label="Across"
-          parse={sizes.between(...LIMITS.across)}
-          value={draft.across}
-          fault={at('across')}
-          onChange={(across) => set({ across })}
-          onClear={() => set({ across: undefined })}
-        />
-        <NumberCell
-          {...length}
-          label="A quarter turn on"
-          parse={sizes.between(...LIMITS.across)}
-          value={draft.acrossTurned}
-          onChange={(acrossTurned) => set({ acrossTurned })}
-          onClear={() => set({ acrossTurned: undefined })}
-        />
-        <NumberCell
-          {...length}
-          label="Around, if you can"
-          parse={sizes.between(...LIMITS.around)}
-          value={draft.around}
-          fault={at('around')}
-          onChange={(around) => set({ around })}
-          onClear={() => set({ around: undefined })}
+        <TapeFields
+          tape={tape}
+          sizeAt={(place) => sizeIn(draft, place)}
+          faultAt={at}
+          onSize={(place, size) => setDraft(withSize(draft, place, size))}
         />
         <NumberCell
           label={`Rnd ${afterRound}, planned ${round.count}`}
@@ -84,28 +120,38 @@ export function CheckFields({ draft, setDraft, plan, afterRound, fault }: CheckF
         />
       </div>
       <div className="flex flex-wrap items-end gap-x-6 gap-y-2 pt-2">
-        <EdgeFields draft={draft} set={set} fault={at('edge')} />
-        <div className="border-2 rule">
-          <NumberCell
-            {...length}
-            label="Hole, if any"
-            parse={sizes.between(...LIMITS.hole)}
-            value={draft.hole}
-            fault={at('hole')}
-            onChange={(hole) => set({ hole })}
-            onClear={() => set({ hole: undefined })}
-          />
-        </div>
-        {(draft.across !== undefined || Object.keys(draft.counts).length > 0) && (
-          <button
-            type="button"
-            className="min-h-11 text-16 underline"
-            onClick={() => setDraft({ edge: 'flat', much: 'little', counts: {} })}
-          >
-            Clear
-          </button>
+        {lies && <EdgeFields draft={draft} set={set} fault={at('edge')} />}
+        {lies && (
+          <div className="border-2 rule">
+            <NumberCell
+              {...length}
+              label="Hole, if any"
+              parse={sizes.between(...LIMITS.hole)}
+              value={draft.hole}
+              fault={at('hole')}
+              onChange={(hole) => set({ hole })}
+              onClear={() => set({ hole: undefined })}
+            />
+          </div>
         )}
+        {lies && <Clear {...{ draft, setDraft }} />}
       </div>
     </section>
+  )
+}
+
+/** Room for a tube laid flat beside what is expected of it, px. */
+const LAID_WIDTH = 400
+
+function Clear({ draft, setDraft }: Pick<CheckFieldsProps, 'draft' | 'setDraft'>) {
+  if (draft.sizes.every((size) => size === null) && Object.keys(draft.counts).length === 0) return null
+  return (
+    <button
+      type="button"
+      className="min-h-11 self-start text-16 underline"
+      onClick={() => setDraft(EMPTY_CHECK)}
+    >
+      Clear
+    </button>
   )
 }

@@ -9,7 +9,7 @@ import { askedCopy } from '../work/askedCopy.ts'
 import { NothingBegun } from '../work/NothingBegun.tsx'
 import { useWorkSession } from '../work/useWorkSession.ts'
 import { CheckDesk } from './CheckDesk.tsx'
-import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
+import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 
 /** Before this round a piece is mostly centre. */
 const EARLIEST = 4
@@ -46,7 +46,7 @@ function CheckOf({ view, copy }: { view: PieceView; copy: CopyRecord }) {
   if (!open || !pinned || !readings) return <Opening />
   const { position } = open.state
   const now = workView(pinned.plan, position)
-  const afterRound = now.roundDone ? position.round : position.round - 1
+  const afterRound = now.round.number - (now.roundDone ? 0 : 1)
   if (afterRound < EARLIEST) {
     return (
       <main className="grid grow content-start justify-items-start gap-4 p-7 max-sm:p-4">

@@ -1,20 +1,27 @@
 import clsx from 'clsx'
-import type { WayOut } from '../../../core/index.ts'
+import { plusMinusOf, type Target, type WayOut } from '../../../core/index.ts'
 import { HalfPiece } from '../../drawing/HalfPiece.tsx'
+import { stands } from '../../drawing/views/viewOf.ts'
 import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { duration } from '../../ui/wording.ts'
-import { bestBecause, signed, WAY_TITLES, wayOutcome, waySentences } from './checkWords.ts'
+import { MEASURE_WORDS, sayAllPromised } from '../../words/measureWords.ts'
+import { duration } from '../../words/wording.ts'
+import { bestBecause, signed, WAY_TITLES, wayOutcome, waySentences } from '../../words/checkWords.ts'
 
 interface WaysProps {
   readonly ways: readonly WayOut[]
   readonly unchanged: WayOut
   readonly afterRound: number
-  readonly target: number
+  /** It is closed at the top. */
+  readonly hangs: boolean
+  readonly target: readonly Target[]
   readonly busy: boolean
   readonly onChoose: (way: WayOut) => void
 }
+
+/** Walls stand this much lower than half a disc of their length would be wide. */
+const LOWER = 0.8
 
 const BUTTONS: Record<WayOut['kind'], string> = {
   replan: 'Use this plan',
@@ -24,9 +31,14 @@ const BUTTONS: Record<WayOut['kind'], string> = {
 }
 
 /** The ways out side by side, the best first, each with what it costs. */
-export function Ways({ ways, afterRound, target, busy, onChoose }: WaysProps) {
+export function Ways({ ways, afterRound, hangs, target, busy, onChoose }: WaysProps) {
   const sizes = useSizes()
-  const reach = Math.max(target / 2, ...ways.map(({ plan }) => plan.rounds.at(-1)!.at.arc))
+  const across = target.find(({ of }) => of === 'across')?.value ?? 0
+  const reach = Math.max(
+    across / 2,
+    ...ways.map(({ plan }) => plan.rounds.at(-1)!.at.arc * (stands(plan) ? LOWER : 1)),
+    ...ways.flatMap(({ plan }) => (stands(plan) ? plan.rounds.map(({ at }) => at.radius) : [])),
+  )
   return (
     <ol
       aria-label="Ways out"
@@ -42,7 +54,8 @@ export function Ways({ ways, afterRound, target, busy, onChoose }: WaysProps) {
             number={index + 1}
             because={index === 0 ? bestBecause(ways, sizes) : undefined}
             afterRound={afterRound}
-            target={target}
+            hangs={hangs}
+            target={across}
             reach={reach}
             busy={busy}
             onChoose={() => onChoose(way)}
@@ -59,6 +72,7 @@ interface OneWayProps {
   /** Why it is the best; absent for the others. */
   readonly because: string | undefined
   readonly afterRound: number
+  readonly hangs: boolean
   readonly target: number
   readonly reach: number
   readonly busy: boolean
@@ -67,7 +81,7 @@ interface OneWayProps {
 
 const WIDEST = 256
 
-function OneWay({ way, number, because, afterRound, target, reach, busy, onChoose }: OneWayProps) {
+function OneWay({ way, number, because, afterRound, hangs, target, reach, busy, onChoose }: OneWayProps) {
   const sizes = useSizes()
   const best = because !== undefined
   const colours = useYarnColours()
@@ -100,16 +114,29 @@ function OneWay({ way, number, because, afterRound, target, reach, busy, onChoos
                 reach={reach}
                 yarns={colours}
                 mirrored={hand === 'left'}
-                label={`${title}: ${plan.rounds.length} rounds, ${sizes.full(plan.finished.across)}`}
+                hangs={hangs}
+                label={`${title}: ${plan.rounds.length} rounds, ${sayAllPromised(plan.finished.promises, sizes)}`}
               />
             )}
           </div>
-          <p className="shrink-0 leading-tight">
-            <span className="slab block text-36 leading-none">{sizes.bare(plan.finished.across)}</span>
-            <span className="text-16 text-ink-2">
-              ± {sizes.doubt(plan.finished.plusMinus)} {sizes.unit}, {wayOutcome(way)}
-            </span>
-          </p>
+          <div className="shrink-0">
+            {plan.finished.promises.map((promised) => (
+              <p key={promised.of} className="pb-1 leading-tight">
+                <span
+                  className={clsx(
+                    'slab block leading-none',
+                    plan.finished.promises.length === 1 ? 'text-36' : 'text-26',
+                  )}
+                >
+                  {sizes.bare(promised.value)}
+                </span>
+                <span className="text-16 text-ink-2">
+                  ± {sizes.doubt(plusMinusOf(promised))} {sizes.unit}
+                  {wayOutcome(way) ? `, ${wayOutcome(way)}` : ` ${MEASURE_WORDS[promised.of].column}`}
+                </span>
+              </p>
+            ))}
+          </div>
         </div>
         <div className="flex grow flex-col">
           <div className="py-2 text-16 leading-snug">

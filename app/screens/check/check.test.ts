@@ -1,8 +1,18 @@
-import { diagnose, planPiece, waysOut, type PieceReading } from '../../../core/index.ts'
-import { discSpec } from '../../../core/testing/specs.ts'
+import { diagnose, familyOf, planPiece, waysOut, type PieceReading } from '../../../core/index.ts'
+import { discSpec, tubeSpec } from '../../../core/testing/specs.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
-import { EMPTY_CHECK, readingOf } from './checkDraft.ts'
-import { bestBecause, causeSentence, finding, likelihood, lookSentence, waySentences } from './checkWords.ts'
+import {
+  bestBecause,
+  causeSentence,
+  finding,
+  likelihood,
+  lookSentence,
+  WAY_TITLES,
+  wayOutcome,
+  waySentences,
+} from '../../words/checkWords.ts'
+import { tapeLabels } from '../../words/formWords.ts'
+import { draftFits, EMPTY_CHECK, readingOf, withSize } from './checkDraft.ts'
 
 const cm = (millimetres: number) => (millimetres / 10).toFixed(1)
 const sizes = { full: (mm: number) => `${cm(mm)} cm`, bare: cm } as unknown as Sizes
@@ -12,18 +22,18 @@ const plan = planPiece(spec)
 const taken = { id: 'r', copyId: 'c', at: 1, planVersion: 1, afterRound: 8 }
 
 function judged(across: number, more: Partial<PieceReading> = {}) {
-  const reading: PieceReading = { ...taken, across: [across], edge: { kind: 'flat' }, ...more }
+  const seen = [{ of: 'across' as const, at: 8, values: [across] }]
+  const reading: PieceReading = { ...taken, seen, edge: { kind: 'flat' }, ...more }
   const diagnosis = diagnose({ spec, rounds: plan.rounds.slice(0, 8), readings: [reading] })
-  return { diagnosis, ...waysOut({ spec, hook: 5, plan, afterRound: 8, diagnosis }) }
+  return { reading, diagnosis, ...waysOut({ spec, hook: 5, plan, afterRound: 8, diagnosis }) }
 }
 
 test('the finding: the fact, then the number', () => {
   const expected = 2 * plan.rounds[7]!.at.radius
-  const { diagnosis } = judged(expected - 9)
-  expect(finding(8, expected - 9, diagnosis, 'standsUp', 0, sizes)).toBe(
-    'After Rnd 8: 0.9 cm small, and it cups',
-  )
-  expect(finding(8, expected, diagnosis, 'flat', -3, sizes)).toBe(
+  const cupped = judged(expected - 9, { edge: { kind: 'standsUp', by: 6 } })
+  expect(finding(cupped.reading, cupped.diagnosis, 0, sizes)).toBe('After Rnd 8: 0.9 cm small, and it cups')
+  const short = judged(expected)
+  expect(finding(short.reading, short.diagnosis, -3, sizes)).toBe(
     'After Rnd 8: 3 sts short, as large as expected',
   )
 })
@@ -65,18 +75,82 @@ test('a way says what is next and what it costs, and the best one why', () => {
   expect(waySentences(back, 8, sizes)[0]).toBe('Pull out Rnd 8, 45 sts, and use that yarn.')
 })
 
-test('a draft becomes a reading once the measure across, and how far the edge stands up, are there', () => {
-  expect(readingOf(EMPTY_CHECK, taken)).toBeUndefined()
-  expect(readingOf({ ...EMPTY_CHECK, across: 120, edge: 'standsUp' }, taken)).toBeUndefined()
+const MAT = familyOf(spec.form).tape
+const TUBE = familyOf(tubeSpec({}).form).tape
+
+test('a draft becomes a reading once the size across, and how far the edge stands up, are there', () => {
+  const across = withSize(EMPTY_CHECK, 0, 120)
+  expect(readingOf(EMPTY_CHECK, taken, MAT, true)).toBeUndefined()
+  expect(readingOf({ ...across, edge: 'standsUp' }, taken, MAT, true)).toBeUndefined()
   expect(
     readingOf(
-      { ...EMPTY_CHECK, across: 120, acrossTurned: 122, edge: 'waves', much: 'lot', counts: { 8: 50 } },
+      { ...withSize(withSize(across, 1, 122), 2, 380), edge: 'waves', much: 'lot', counts: { 8: 50 } },
       taken,
+      MAT,
+      true,
     ),
   ).toEqual({
     ...taken,
-    across: [120, 122],
+    seen: [
+      { of: 'across', at: 8, values: [120, 122] },
+      { of: 'around', at: 8, values: [380] },
+    ],
     edge: { kind: 'waves', much: 'lot' },
     counts: [{ round: 8, count: 50 }],
   })
+})
+
+test('a tube is measured at its edge, at its start and along it, and says nothing of how it lies', () => {
+  const draft = withSize(withSize(EMPTY_CHECK, 2, 70), 1, 118)
+  expect(readingOf(draft, taken, TUBE, false)).toBeUndefined()
+  expect(readingOf(withSize(draft, 0, 121), taken, TUBE, false)).toEqual({
+    ...taken,
+    seen: [
+      { of: 'width', at: 8, values: [121] },
+      { of: 'width', at: 1, values: [118] },
+      { of: 'length', at: 8, values: [70] },
+    ],
+  })
+  expect(tapeLabels(TUBE)).toEqual(['Wide, laid flat', 'Near the start', 'Long'])
+  expect(tapeLabels(MAT)).toEqual(['Across', 'A quarter turn on', 'Around, if you can'])
+})
+
+test('a draft of before, or with a size no field takes, is put aside', () => {
+  expect(draftFits(withSize(EMPTY_CHECK, 0, 120))).toBe(true)
+  expect(draftFits(withSize(EMPTY_CHECK, 0, 1e6))).toBe(false)
+  expect(draftFits({ edge: 'flat', much: 'little', counts: {}, across: 120 } as never)).toBe(false)
+})
+
+test('what is found of a tube, its causes and its ways, in words of a tube', () => {
+  const asked = tubeSpec({ girth: 240, length: 160 })
+  const made = planPiece(asked)
+  const [{ count }] = made.rounds as [(typeof made.rounds)[number]]
+  const { w, h } = asked.gauge
+  const reading: PieceReading = {
+    ...taken,
+    seen: [
+      { of: 'width', at: 8, values: [(0.93 * count * w) / 2] },
+      { of: 'length', at: 8, values: [0.93 * 8 * h] },
+    ],
+  }
+  const diagnosis = diagnose({ spec: asked, rounds: made.rounds.slice(0, 8), readings: [reading] })
+  expect(finding(reading, diagnosis, 0, sizes)).toMatch(/^After Rnd 8: 0.\d cm short, 0.\d cm narrow$/)
+  const { ways } = waysOut({ spec: asked, hook: 5, plan: made, afterRound: 8, diagnosis })
+  const anew = ways.find(({ kind }) => kind === 'goBack')!
+  expect(WAY_TITLES.goBack(anew)).toBe('Begin again')
+  expect(waySentences(anew, 8, sizes)).toEqual([
+    `Pull it all out, ${8 * count} sts, and use that yarn.`,
+    `Chain ${anew.plan.rounds[0]!.count}. ${anew.plan.rounds.length} rounds in all.`,
+  ])
+  expect(wayOutcome(anew)).toBeUndefined()
+  expect(
+    causeSentence({ kind: 'chainMiscounted', stitches: -2, probability: 0.5, counts: [] }, 'asGauge', true),
+  ).toBe('The chain has 2 fewer than planned.')
+  expect(
+    causeSentence(
+      { kind: 'stitchLost', stitches: -1, from: 5, probability: 0.5, counts: [] },
+      'asGauge',
+      true,
+    ),
+  ).toBe('One stitch passed over, in or about Rnd 5.')
 })

@@ -1,9 +1,21 @@
-import { useState } from 'react'
+import { useCallback, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
-import { newMat, specOf, UNMEASURED_GAUGE, type GaugeRecord } from '../../../core/index.ts'
+import {
+  FAMILY_NAMES,
+  newPiece,
+  specOf,
+  UNMEASURED_GAUGE,
+  usualForm,
+  type FamilyName,
+  type GaugeRecord,
+  type Plan,
+} from '../../../core/index.ts'
 import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
-import { UNROLL_CUT } from '../../drawing/unrolledDisc.ts'
-import { createMat } from '../../store/mutations.ts'
+import type { FitWords } from '../../drawing/PlanOverlay.tsx'
+import { rows } from '../../drawing/views/rows.ts'
+import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
+import { bendOf, isWall, sizeCutOpen } from '../../drawing/views/viewOf.ts'
+import { createPiece } from '../../store/mutations.ts'
 import { useGauges, usePieces, useSettings } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
 import { NameField } from '../../ui/NameField.tsx'
@@ -14,20 +26,28 @@ import { notStoredWords } from '../../store/mustFit.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
+import { wordsOf } from '../../words/formWords.ts'
+import { FormChoice, FormQuestions } from './FormQuestions.tsx'
+import { formAsked, type Answers } from './formAsked.ts'
 
 const SKETCH = { id: 'sketch', projectId: 'sketch', gaugeId: 'sketch', yarnId: 'sketch' }
 
-/** A new piece: one sentence, one field, one drawing that answers at once. */
+const familyIn = (search: URLSearchParams): FamilyName =>
+  FAMILY_NAMES.find((name) => name === search.get('form')) ?? FAMILY_NAMES[0]!
+
+/** A new piece: one sentence, the sizes it must have, one drawing that answers at once. */
 export function CreateScreen() {
-  const [search] = useSearchParams()
+  const [search, setSearch] = useSearchParams()
   const joined = usePieces()?.find(({ project }) => project.id === search.get('project'))
-  usePageTitle(joined ? 'Another piece' : 'New round mat', joined?.project.name)
+  const family = familyIn(search)
+  const words = wordsOf({ family })
+  usePageTitle(joined ? 'Another piece' : `New ${words.unnamed.toLowerCase()}`, joined?.project.name)
   const navigate = useNavigate()
   const sizes = useSizes()
   const settings = useSettings()
   const gauges = useGauges()
   const [area, { width }] = useElementSize()
-  const [text, setText] = useState('')
+  const [answers, setAnswers] = useState<Answers>({})
   const [name, setName] = useState('')
   const [nameRefused, setNameRefused] = useState(false)
   const [chosenGauge, setChosenGauge] = useState<string>()
@@ -35,21 +55,21 @@ export function CreateScreen() {
   // What belongs together is most likely worked in one yarn, on one hook.
   const gaugeId = chosenGauge ?? joined?.gauge.id ?? ''
   const gauge: GaugeRecord = gauges?.find(({ id }) => id === gaugeId) ?? { ...UNMEASURED_GAUGE, id: 'sketch' }
-  const read = text.trim() === '' ? undefined : sizes.parse(text)
-  const spec = read?.ok ? specOf(newMat({ ...SKETCH, across: read.value }), gauge, settings.pace) : undefined
+  const asked = formAsked(usualForm(family), answers, sizes)
+  const spec = asked.form && specOf(newPiece({ ...SKETCH, form: asked.form }), gauge, settings.pace)
   const { plan, fault } = usePlan(spec)
-  const problem = read && !read.ok ? read.message : fault && refusalFrom(fault, sizes.speech).text
-  const radius = Math.max(60, Math.min(250, (width - 8) / (2 + Math.PI / 2 - 1)))
+  const refused = fault && refusalFrom(fault, sizes.speech)
+  const problem = asked.problem ?? refused
   const begin = async () => {
-    if (!read?.ok || problem || nameRefused || busy) return
+    if (!asked.form || problem || nameRefused || busy) return
     setBusy(true)
     try {
-      const piece = await createMat({
-        across: read.value,
+      const piece = await createPiece({
+        form: asked.form,
         ...(gaugeId ? { gaugeId } : {}),
         ...(joined
           ? { name: name.trim() || `Piece ${joined.pieces.length + 1}`, projectId: joined.project.id }
-          : { name: name.trim() || 'Round mat' }),
+          : { name: name.trim() || words.unnamed }),
       })
       await navigate(`/project/${piece.projectId}/piece/${piece.id}/plan`)
     } catch (error) {
@@ -69,32 +89,31 @@ export function CreateScreen() {
           }}
         >
           <h1 className="text-44 [overflow-wrap:anywhere] max-sm:text-36">
-            {joined ? `Another piece of ${joined.project.name}` : 'A round mat'}
+            {joined ? `Another piece of ${joined.project.name}` : words.title}
           </h1>
           <p className="text-18">Measure what it must fit, and see every round.</p>
-          <label className="grid gap-1 bg-tape p-4">
-            <span className="slab text-21">How wide?</span>
-            <input
-              className="slab w-full border-b-2 rule bg-transparent text-36 outline-none placeholder:text-ink/60"
-              placeholder={sizes.full(sizes.unit === 'in' ? 8.625 * 25.4 : 220)}
-              inputMode="decimal"
-              autoComplete="off"
-              autoFocus
-              value={text}
-              aria-invalid={problem !== undefined}
-              aria-describedby="how-wide-answer"
-              onChange={(event) => setText(event.target.value)}
-            />
-          </label>
+          <FormChoice
+            family={family}
+            onChange={(next) => {
+              search.set('form', next)
+              setSearch(search, { replace: true })
+            }}
+          />
+          <FormQuestions
+            family={family}
+            answers={answers}
+            onAnswer={(key, text) => setAnswers({ ...answers, [key]: text })}
+            fault={problem?.path}
+          />
           <p id="how-wide-answer" role="status" className={problem ? 'fault text-18' : 'text-18'}>
-            {problem ??
+            {problem?.text ??
               (plan
                 ? `${plan.rounds.length} rounds, ${plan.stitches.toLocaleString('en')} stitches in ${gauge.name}.`
                 : `In ${sizes.unit}; ${sizes.unit === 'in' ? 'cm work too: 22 cm' : 'inches work too: 8 1/2 in'}.`)}
           </p>
           <NameField
             label={joined ? 'Which piece is it?' : 'What is it for?'}
-            placeholder={joined ? 'Small trivet' : 'Kettle trivet'}
+            placeholder={joined ? 'Small trivet' : words.example}
             value={name}
             onChange={(next) => setName(next ?? '')}
             onRefused={setNameRefused}
@@ -117,7 +136,7 @@ export function CreateScreen() {
           <button
             type="submit"
             className="button-ink"
-            disabled={!read?.ok || problem !== undefined || nameRefused || busy}
+            disabled={!asked.form || problem !== undefined || nameRefused || busy}
           >
             Plan it
           </button>
@@ -125,30 +144,74 @@ export function CreateScreen() {
         <div ref={area} className="min-w-0">
           {width > 0 &&
             (plan && spec ? (
-              <PlanDrawing
+              <Sketch
                 plan={plan}
                 width={width}
-                height={2 * radius + 24}
-                radius={radius}
-                centre={{ x: settings.hand === 'left' ? width - radius - 4 : radius + 4, y: radius + 12 }}
-                cut={UNROLL_CUT}
                 mirrored={settings.hand === 'left'}
-                turned={false}
                 guess={spec.gauge.certainty === 'guess'}
-                yarns={new Map()}
-                target={read?.ok ? read.value : 0}
-                roundHeight={spec.gauge.h}
-                sizeLabel={sizes.full}
-                onPoint={() => undefined}
+                fitWords={words.fitLine}
               />
             ) : (
-              <BareLines radius={radius} />
+              <BareLines radius={discRadius(width)} />
             ))}
         </div>
       </main>
     </div>
   )
 }
+
+const discRadius = (width: number): number => Math.max(60, Math.min(250, (width - 8) / (2 + Math.PI / 2 - 1)))
+const TALLEST = 560
+
+interface SketchProps {
+  readonly plan: Plan
+  readonly width: number
+  readonly mirrored: boolean
+  readonly guess: boolean
+  readonly fitWords: FitWords
+}
+
+/** The piece as it would be, as large as there is room. */
+function Sketch({ plan, width, mirrored, guess, fitWords }: SketchProps) {
+  const last = plan.rounds.at(-1)!
+  const wall = isWall(plan)
+  const { wide, long } = sizeCutOpen(plan)
+  const bend = bendOf(plan)
+  const disc = Math.min(bend, last.at.arc)
+  const deep = bend === Infinity ? disc : last.at.arc
+  const scale = wall
+    ? Math.min((width - 40) / wide, TALLEST / long)
+    : Math.min(discRadius(width) / disc, TALLEST / (disc + deep))
+  const radius = disc * scale
+  const viewAt = useCallback(
+    () =>
+      wall
+        ? rows(plan, { scale, x: mirrored ? width - 12 : 12, y: 12, mirrored })
+        : unrolled(plan, {
+            scale,
+            x: mirrored ? width - radius - 4 : radius + 4,
+            y: radius + 12,
+            cut: UNROLL_CUT,
+            mirrored,
+            bend,
+          }),
+    [plan, wall, scale, width, radius, bend, mirrored],
+  )
+  return (
+    <PlanDrawing
+      viewAt={viewAt}
+      width={width}
+      height={wall ? long * scale + 36 : (disc + deep) * scale + 24}
+      turned={false}
+      guess={guess}
+      yarns={NO_YARNS}
+      fitWords={fitWords}
+      onPoint={() => undefined}
+    />
+  )
+}
+
+const NO_YARNS: ReadonlyMap<string, string> = new Map()
 
 /** Before the first size: only the start line and the flat line. */
 function BareLines({ radius }: { radius: number }) {

@@ -19,7 +19,7 @@ import { parseCount, parseWhole } from '../../ui/parseCount.ts'
 import { Select } from '../../ui/Select.tsx'
 import { say } from '../../ui/toasts.tsx'
 import type { GaugeModel } from './gaugeModel.ts'
-import { belongsTo, WORKING_WORDS } from './gaugeWords.ts'
+import { belongsTo, WORKING_WORDS } from '../../words/gaugeWords.ts'
 import { NameField } from '../../ui/NameField.tsx'
 
 /** What the gauge belongs to, as a sentence that opens to be changed. */

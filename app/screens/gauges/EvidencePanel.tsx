@@ -8,7 +8,7 @@ import {
 import { EvidenceChart, type CountSpread, type EvidenceRow } from '../../drawing/EvidenceChart.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { conflictSentence, evidenceAside, evidenceDetail, evidenceName } from './gaugeWords.ts'
+import { conflictSentence, evidenceAside, evidenceDetail, evidenceName } from '../../words/gaugeWords.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 
 const spread = (over: number, size: number, sdOfLog: number): CountSpread => ({

@@ -11,9 +11,9 @@ import { usePieces, useSettings, useTrackRecord, useYarns } from '../../store/qu
 import { useRemembered } from '../../store/remembered.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { Opening } from '../../ui/Opening.tsx'
-import { RecordSentence } from '../../ui/RecordSentence.tsx'
+import { RecordSentence } from '../../words/RecordSentence.tsx'
 import { say } from '../../ui/toasts.tsx'
-import { shortName } from '../../ui/wording.ts'
+import { shortName } from '../../words/wording.ts'
 import { BelongsEditor } from './BelongsEditor.tsx'
 import { EvidencePanel } from './EvidencePanel.tsx'
 import type { GaugeModel } from './gaugeModel.ts'
@@ -100,7 +100,7 @@ function Standing({ model: { gauge, conflicts } }: { model: GaugeModel }) {
           is kept wider until it is settled.
         </strong>
       )}
-      {gauge.evidence.some((one) => one.kind === 'round' && one.from) && (
+      {gauge.evidence.some((one) => one.from) && (
         <>
           {' '}
           <RecordSentence record={record} />

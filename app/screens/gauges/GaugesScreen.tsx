@@ -13,7 +13,7 @@ import { Opening } from '../../ui/Opening.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { GaugePage } from './GaugePage.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
-import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
+import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 
 /** The gauge book: every gauge, and the one that is open. */
 export function GaugesScreen() {

@@ -4,7 +4,7 @@ import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseCount } from '../../ui/parseCount.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { percent, shortName } from '../../ui/wording.ts'
+import { percent, shortName } from '../../words/wording.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 
 const named = (millimetres: number): string => {

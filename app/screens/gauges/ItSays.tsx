@@ -8,9 +8,9 @@ import {
   type GaugeRecord,
 } from '../../../core/index.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { percent } from '../../ui/wording.ts'
+import { percent } from '../../words/wording.ts'
 import type { GaugeModel } from './gaugeModel.ts'
-import { conflictSentence, MEASUREMENT_WORDS } from './gaugeWords.ts'
+import { conflictSentence, MEASUREMENT_WORDS } from '../../words/gaugeWords.ts'
 
 interface ItSaysProps {
   readonly model: GaugeModel

@@ -3,10 +3,12 @@ import {
   attempt,
   FLAT_TOLERANCE as FLAT,
   flatIncrease,
+  flatRound,
   gaugeOf,
   isMeasured,
-  newMat,
+  newPiece,
   planPiece,
+  plusMinusOf,
   sdOfHeightOverWidth,
   specOf,
   STITCHES,
@@ -18,13 +20,13 @@ import { NumberCell } from '../../ui/NumberCell.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { LIE_WORDS, shortName } from '../../ui/wording.ts'
+import { LIE_WORDS, shortName } from '../../words/wording.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 
 const SKETCH = { id: 'sketch', projectId: 'sketch', gaugeId: 'sketch', yarnId: 'sketch' }
 
 function planned(gauge: GaugeRecord, across: number, pace: number): Answer<Plan> {
-  const mat = newMat({ ...SKETCH, across })
+  const mat = newPiece({ ...SKETCH, form: flatRound(across) })
   // Whole rounds of the one stitch, as the evidence is told in.
   const plain = {
     ...mat,
@@ -60,8 +62,8 @@ export function OneTarget({ model }: { model: GaugeModel }) {
             <Said label="Needs" value={String(plan.rounds.length)} unit="rounds" />
             <Said
               label="Comes out"
-              value={sizes.bare(plan.finished.across)}
-              unit={`± ${sizes.doubt(plan.finished.plusMinus)} ${sizes.unit}, ${LIE_WORDS[plan.finished.lie]}`}
+              value={sizes.bare(plan.finished.promises[0]!.value)}
+              unit={`± ${sizes.doubt(plusMinusOf(plan.finished.promises[0]!))} ${sizes.unit}, ${LIE_WORDS[plan.finished.lie!]}`}
             />
           </>
         )}
@@ -70,7 +72,7 @@ export function OneTarget({ model }: { model: GaugeModel }) {
         <p className="text-16">
           In whole rounds of {shortName(gauge.stitch, settings.terms)}; a plan may trim the last two. On the
           label alone it would be {byLabel.value.rounds.length} rounds, ±{' '}
-          {sizes.full(byLabel.value.finished.plusMinus)}.
+          {sizes.full(plusMinusOf(byLabel.value.finished.promises[0]!))}.
         </p>
       )}
       <FlatScale model={model} />

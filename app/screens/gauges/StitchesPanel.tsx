@@ -10,7 +10,7 @@ import {
 import { useState } from 'react'
 import { Select } from '../../ui/Select.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { shortName } from '../../ui/wording.ts'
+import { shortName } from '../../words/wording.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 
 /** The same yarn and hook in every stitch: what one reading says of the others. */

@@ -17,7 +17,7 @@ import { parseWhole } from '../../ui/parseCount.ts'
 import { refusalOf } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { percent, shortName } from '../../ui/wording.ts'
+import { percent, shortName } from '../../words/wording.ts'
 import type { GaugeModel } from './gaugeModel.ts'
 
 interface CalibrationDraft {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import type { Evidence } from '../../../core/index.ts'
 import { UNMEASURED_GAUGE } from '../../../core/index.ts'
-import { belongsTo, conflictSentence, evidenceName } from './gaugeWords.ts'
+import { belongsTo, conflictSentence, evidenceName } from '../../words/gaugeWords.ts'
 import { draftOf, emptyDraft, evidenceOf, missingIn } from './measureDraft.ts'
 
 const empty = emptyDraft('sc', 6)

@@ -5,22 +5,31 @@ import { parseWhole } from '../../ui/parseCount.ts'
 import type { PlanModel } from './planModel.ts'
 
 /** Rounds that must stay even, and counts that must divide: for accents and textured rounds. */
-export function ConstraintFields({ model: { piece, changePiece, taking } }: { model: PlanModel }) {
+export function ConstraintFields({
+  model: { piece, changePiece, taking },
+  even,
+}: {
+  model: PlanModel
+  /** No round has increases: only what counts divide by is left to say. */
+  even: boolean
+}) {
   const { constraints } = piece
   const rule = constraints.multiples?.[0]
   const ruled = (of: number, fromRound: number): PieceRecord => ({
     ...piece,
     constraints: { ...constraints, multiples: of > 1 ? [{ fromRound, of }] : [] },
   })
-  const dividing = (of: number) => ruled(of, rule?.fromRound ?? 2)
+  const dividing = (of: number) => ruled(of, rule?.fromRound ?? (even ? 1 : 2))
   const from = (fromRound: number) => ruled(rule?.of ?? 1, fromRound)
   return (
     <div className="border-t rule">
-      <EvenRoundsField
-        rounds={constraints.evenRounds ?? []}
-        onChange={(evenRounds) => changePiece({ ...piece, constraints: { ...constraints, evenRounds } })}
-      />
-      <div className="grid grid-cols-2 border-t rule">
+      {!even && (
+        <EvenRoundsField
+          rounds={constraints.evenRounds ?? []}
+          onChange={(evenRounds) => changePiece({ ...piece, constraints: { ...constraints, evenRounds } })}
+        />
+      )}
+      <div className={even ? 'grid' : 'grid grid-cols-2 border-t rule'}>
         <NumberCell
           className="border-r rule"
           label="Counts divide by"
@@ -30,14 +39,16 @@ export function ConstraintFields({ model: { piece, changePiece, taking } }: { mo
           step={1}
           onChange={(of) => changePiece(dividing(of))}
         />
-        <NumberCell
-          label="from Rnd"
-          value={rule?.fromRound ?? 2}
-          format={String}
-          parse={taking(parseWhole(...LIMITS.round, 'a round'), from)}
-          step={1}
-          onChange={(fromRound) => changePiece(from(fromRound))}
-        />
+        {!even && (
+          <NumberCell
+            label="from Rnd"
+            value={rule?.fromRound ?? 2}
+            format={String}
+            parse={taking(parseWhole(...LIMITS.round, 'a round'), from)}
+            step={1}
+            onChange={(fromRound) => changePiece(from(fromRound))}
+          />
+        )}
       </div>
     </div>
   )

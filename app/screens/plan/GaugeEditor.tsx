@@ -13,7 +13,7 @@ import {
   YARN_WEIGHTS,
   type Fibre,
   type GaugeRecord,
-  type StitchName,
+  type PieceRecord,
   type SwatchEvidence,
   type YarnWeight,
 } from '../../../core/index.ts'
@@ -26,9 +26,13 @@ import type { Sizes } from '../../ui/useSizes.ts'
 import type { PlanModel } from './planModel.ts'
 import { SwatchFields } from './SwatchFields.tsx'
 
-/** "11.2 sts 12.1 rnds", in the stitch the piece is worked in. */
-export function gaugeSummary(record: GaugeRecord, stitch: StitchName, sizes: Sizes): string {
-  const { w, h } = gaugeForStitch(gaugeOf(record), stitch)
+/** The gauge of a piece's own fabric: its stitch, into the loops that it is worked into. */
+const gaugeFor = (record: GaugeRecord, { stitch, construction }: PieceRecord) =>
+  gaugeForStitch(gaugeOf(record, construction.loops ? 'single' : 'both'), stitch)
+
+/** "11.2 sts 12.1 rnds", in the fabric of the piece. */
+export function gaugeSummary(record: GaugeRecord, piece: PieceRecord, sizes: Sizes): string {
+  const { w, h } = gaugeFor(record, piece)
   const over = sizes.gaugeOver.millimetres
   return `${(over / w).toFixed(1)} sts ${(over / h).toFixed(1)} rnds`
 }
@@ -49,7 +53,7 @@ export function GaugeEditor({ model }: { model: PlanModel }) {
         </p>
       )}
       <LabelFields model={model} />
-      <GaugeOutcome gauge={gauge} stitch={model.piece.stitch} />
+      <GaugeOutcome gauge={gauge} piece={model.piece} />
       <p className="border-t rule p-3">
         <Link to={`/gauges/${gauge.id}?from=${model.piece.id}`} className="button-line inline-block">
           Measure in the gauge book
@@ -150,8 +154,8 @@ function LabelFields({ model: { gauge, changeGauge } }: { model: PlanModel }) {
 }
 
 /** What the gauge comes to: one stitch, and how many more a round lie flat. */
-function GaugeOutcome({ gauge: record, stitch }: { gauge: GaugeRecord; stitch: StitchName }) {
-  const gauge = gaugeForStitch(gaugeOf(record), stitch)
+function GaugeOutcome({ gauge: record, piece }: { gauge: GaugeRecord; piece: PieceRecord }) {
+  const gauge = gaugeFor(record, piece)
   const perRound = flatIncrease(gauge.w, gauge.h)
   const doubt = 2 * sdOfHeightOverWidth(gauge) * perRound
   return (

@@ -2,14 +2,15 @@ import clsx from 'clsx'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
 import type { Plan } from '../../../core/index.ts'
-import { CAUTION_WORDS } from '../../ui/cautionWords.ts'
-import { pieceCautions } from '../../ui/pieceCautions.ts'
+import { CAUTION_WORDS } from '../../words/cautionWords.ts'
+import { pieceCautions } from '../../words/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { LIE_WORDS } from '../../ui/wording.ts'
-import { noticeTexts } from './noticeTexts.ts'
+import { sayAllPromised, sayBare, sayRange } from '../../words/measureWords.ts'
+import { LIE_WORDS } from '../../words/wording.ts'
+import { noticeTexts } from '../../words/noticeTexts.ts'
 import type { PlanModel } from './planModel.ts'
 import { UseCell } from './UseCell.tsx'
-import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
+import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 
 /** Name of the piece, and in one sentence what comes out. */
 export function Headline({ model }: { model: PlanModel }) {
@@ -57,16 +58,15 @@ export function Headline({ model }: { model: PlanModel }) {
 
 function Outcome({ plan, copies, guess }: { plan: Plan; copies: number; guess: boolean }) {
   const sizes = useSizes()
-  const { across, plusMinus, lie } = plan.finished
+  const { promises, lie } = plan.finished
   return (
     <>
       {plan.rounds.length} rounds, {plan.stitches.toLocaleString('en')} stitches
       {copies > 1 && ` each, ${copies} times`}. Comes out{' '}
       <strong>
-        {guess
-          ? `${sizes.bare(across - plusMinus)} to ${sizes.full(across + plusMinus)}`
-          : sizes.withDoubt(across, plusMinus)}
-        , {LIE_WORDS[lie]}
+        {lie
+          ? `${guess ? sayRange(promises[0]!, sizes) : sayBare(promises[0]!, sizes)}, ${LIE_WORDS[lie]}`
+          : sayAllPromised(promises, sizes, guess)}
       </strong>
       .
     </>

@@ -1,19 +1,28 @@
 import clsx from 'clsx'
-import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react'
+import { useEffect, useMemo, useRef, type KeyboardEvent, type ReactNode } from 'react'
 import {
+  belowOf,
+  groupRounds,
+  measured,
+  plusMinusOf,
+  promisesOf,
   sameYarns,
   writeRoundBody,
   yarnsIn,
   type HeldYarns,
+  type PieceSpec,
   type Plan,
+  type Promised,
   type Terms,
   type YarnRecord,
 } from '../../../core/index.ts'
 import { NewYarnMark } from '../../drawing/PlanOverlay.tsx'
 import type { Sizes } from '../../ui/useSizes.ts'
+import { MEASURE_WORDS } from '../../words/measureWords.ts'
 
 interface LedgerProps {
   readonly plan: Plan
+  readonly spec: PieceSpec
   readonly terms: Terms
   readonly sizes: Sizes
   readonly yarns: readonly YarnRecord[]
@@ -27,37 +36,53 @@ interface LedgerProps {
   readonly className?: string
 }
 
+/** Down along the fabric. */
+const DOWN = '↓'
+
 /** The rounds in crochet words, with counts and the sizes to expect. */
 export function Ledger(props: LedgerProps) {
-  const { plan, terms, sizes, yarns, guess, lit, onPoint, rowHeight, onScroll, onRows, className } = props
+  const { plan, spec, terms, sizes, yarns, guess, lit, onPoint, rowHeight, onScroll, onRows, className } =
+    props
   const body = useRef<HTMLTableSectionElement>(null)
+  const kinds = useMemo(() => plan.rounds.map((round) => promisesOf(spec, round)[0]!.of), [spec, plan])
+  const [first = 'across', ...others] = [...new Set(kinds)]
+  // A second kind of size has a sign of its own: a crown across, then down from it.
+  const columns = [first, ...others]
+    .map((of, index) => `${index > 0 ? `${DOWN} ` : ''}${MEASURE_WORDS[of].column}`)
+    .join(', ')
+  const signOf = (number: number) => (kinds[number - 1] === first ? '' : `${DOWN} `)
+  const groups = useMemo(() => groupRounds(plan), [plan])
+  const groupOf = (number: number) => groups.findIndex((group) => group.at(-1)!.number >= number)
   const checkpoints = new Map(plan.checkpoints.map((checkpoint) => [checkpoint.afterRound, checkpoint]))
 
   // A round pointed at elsewhere is brought into view, without moving the page.
   useEffect(() => {
     if (lit === undefined) return
-    const row = body.current?.rows[lit - 1]
+    const row = body.current?.rows[groups.findIndex((group) => group.at(-1)!.number >= lit)]
     const box = row?.closest('[data-ledger-scroll]')
     if (!row || !box || box.scrollHeight <= box.clientHeight) return
     const top = row.offsetTop - 2 * rowHeight
     if (top < box.scrollTop || row.offsetTop + rowHeight > box.scrollTop + box.clientHeight)
       box.scrollTop = top
-  }, [lit, rowHeight])
+  }, [lit, rowHeight, groups])
 
   useEffect(() => {
     const rows = body.current
     if (!rows || !onRows) return
-    const tell = () => onRows([...rows.rows].map((row) => row.offsetTop + row.offsetHeight / 2))
+    const tell = () => {
+      const middles = [...rows.rows].map((row) => row.offsetTop + row.offsetHeight / 2)
+      onRows(groups.flatMap((group, index) => group.map(() => middles[index]!)))
+    }
     const observer = new ResizeObserver(tell)
     observer.observe(rows)
     return () => observer.disconnect()
-  }, [onRows, plan.rounds.length])
+  }, [onRows, groups])
 
-  const moveFocus = (event: KeyboardEvent, number: number) => {
-    const to = event.key === 'ArrowDown' ? number + 1 : event.key === 'ArrowUp' ? number - 1 : undefined
-    if (to === undefined || to < 1 || to > plan.rounds.length) return
+  const moveFocus = (event: KeyboardEvent, row: number) => {
+    const to = event.key === 'ArrowDown' ? row + 1 : event.key === 'ArrowUp' ? row - 1 : -1
+    if (to < 0 || to >= groups.length) return
     event.preventDefault()
-    body.current?.rows[to - 1]?.focus()
+    body.current?.rows[to]?.focus()
   }
 
   return (
@@ -70,7 +95,10 @@ export function Ledger(props: LedgerProps) {
         <caption className="visually-hidden">Rounds of the piece</caption>
         <thead className="sticky top-0 z-10 bg-film text-14 text-ink-2">
           <tr style={{ height: rowHeight }}>
-            <th scope="col" className="w-9 text-right font-normal">
+            <th
+              scope="col"
+              className={clsx('text-right font-normal', groups.length < plan.rounds.length ? 'w-12' : 'w-9')}
+            >
               <span className="visually-hidden">Number</span>
             </th>
             <td className="w-5" />
@@ -80,30 +108,45 @@ export function Ledger(props: LedgerProps) {
             <th scope="col" className="w-12 text-right font-normal">
               sts
             </th>
-            <th scope="col" className="w-[6.6rem] pr-2 text-right font-normal whitespace-nowrap">
-              across, {sizes.unit}
+            <th
+              scope="col"
+              className={clsx(
+                'pr-2 text-right font-normal whitespace-nowrap',
+                others.length > 0 ? 'w-[8.6rem]' : 'w-[6.6rem]',
+              )}
+            >
+              {columns}, {sizes.unit}
             </th>
           </tr>
         </thead>
         <tbody ref={body} onPointerLeave={() => onPoint(undefined)}>
-          {plan.rounds.map((round, index) => {
+          {groups.map((group, index) => {
+            const [begins, round] = [group[0]!, group.at(-1)!]
             const { number, count, at } = round
-            const newYarn = index > 0 && !sameYarns(plan.rounds[index - 1]!, round)
+            const below = belowOf(plan.rounds, begins)
+            const newYarn = below !== undefined && !sameYarns(below, begins)
+            const here = lit !== undefined && lit >= begins.number && lit <= number
             const checkpoint = checkpoints.get(number)
             const text = writeRoundBody(round, terms)
             return (
               <tr
                 key={number}
-                tabIndex={number === (lit ?? 1) ? 0 : -1}
-                className={clsx('outline-offset-[-3px]', lit === number && 'bg-film-2')}
+                tabIndex={index === groupOf(lit ?? 1) ? 0 : -1}
+                className={clsx('outline-offset-[-3px]', here && 'bg-film-2')}
                 style={{ height: rowHeight }}
                 onPointerEnter={() => onPoint(number)}
                 onFocus={() => onPoint(number)}
                 onBlur={() => onPoint(undefined)}
-                onKeyDown={(event) => moveFocus(event, number)}
+                onKeyDown={(event) => moveFocus(event, index)}
               >
-                <th scope="row" className="slab text-right text-18 leading-none">
-                  {number}
+                <th
+                  scope="row"
+                  className={clsx(
+                    'slab text-right leading-none whitespace-nowrap',
+                    group.length > 1 ? 'text-16' : 'text-18',
+                  )}
+                >
+                  {group.length > 1 ? `${begins.number}–${number}` : number}
                 </th>
                 <td className="px-0.5">
                   {newYarn && (
@@ -126,17 +169,16 @@ export function Ledger(props: LedgerProps) {
                 <td className="py-0 pl-2 text-right whitespace-nowrap">
                   {checkpoint ? (
                     <TapeTag>
-                      {guess ? (
-                        `${sizes.bare(checkpoint.across - checkpoint.plusMinus)}–${sizes.bare(checkpoint.across + checkpoint.plusMinus)}`
-                      ) : (
-                        <>
-                          <strong className="slab">{sizes.bare(checkpoint.across)}</strong> ±{' '}
-                          {sizes.doubt(checkpoint.plusMinus)}
-                        </>
-                      )}
+                      {signOf(number)}
+                      <Expected promised={checkpoint.promises[0]!} sizes={sizes} guess={guess} />
                     </TapeTag>
                   ) : (
-                    !guess && <span className="pr-[2.9rem] text-ink-2">{sizes.bare(2 * at.radius)}</span>
+                    !guess && (
+                      <span className="pr-[2.9rem] text-ink-2">
+                        {signOf(number)}
+                        {sizes.bare(measured(kinds[number - 1]!, at))}
+                      </span>
+                    )
                   )}
                 </td>
               </tr>
@@ -152,6 +194,17 @@ const namesOf = (yarns: readonly YarnRecord[], held: HeldYarns) =>
   yarnsIn(held)
     .map((id) => yarns.find((yarn) => yarn.id === id)?.name ?? '')
     .join(' + ')
+
+function Expected({ promised, sizes, guess }: { promised: Promised; sizes: Sizes; guess: boolean }) {
+  const { value } = promised
+  const by = plusMinusOf(promised)
+  if (guess) return `${sizes.bare(value - by)}–${sizes.bare(value + by)}`
+  return (
+    <>
+      <strong className="slab">{sizes.bare(value)}</strong> ± {sizes.doubt(by)}
+    </>
+  )
+}
 
 /** A tape tag whose point aims at the count. */
 function TapeTag({ children }: { children: ReactNode }) {

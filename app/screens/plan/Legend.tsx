@@ -1,7 +1,7 @@
 import type { StitchName, Terms } from '../../../core/index.ts'
 import { NewYarnMark } from '../../drawing/PlanOverlay.tsx'
-import type { Point } from '../../drawing/unrolledDisc.ts'
-import { shortName } from '../../ui/wording.ts'
+import type { Point } from '../../drawing/views/view.ts'
+import { shortName } from '../../words/wording.ts'
 
 interface LegendProps {
   readonly terms: Terms

@@ -1,8 +1,15 @@
-import { useMemo } from 'react'
+import { useDeferredValue, useMemo } from 'react'
 import { useParams } from 'react-router'
 import { attempt, validateSpec, specOf, type PieceRecord } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
-import { useLearnedPace, usePiece, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
+import {
+  useGauges,
+  useLearnedPace,
+  usePiece,
+  useSettings,
+  useYarns,
+  type PieceView,
+} from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
 import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -15,26 +22,30 @@ import type { PlanModel } from './planModel.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { say } from '../../ui/toasts.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
-import { pieceTitle } from '../../ui/pieceWords.ts'
+import { pieceTitle } from '../../words/pieceWords.ts'
 
 export function PlanScreen() {
   const { pieceId } = useParams()
   const view = usePiece(pieceId)
   usePageTitle('Plan', view ? pieceTitle(view) : undefined)
+  // Drawn in slices between which the page answers: on a phone all of it at once would stop it for a second.
+  const opened = useDeferredValue(view, undefined)
   return (
     <div className="flex min-h-dvh flex-col">
       <Header view={view ?? undefined} />
-      {view === undefined && <Opening />}
       {view === null && <NotHere />}
-      {view && <PlanOf key={pieceId} view={view} />}
+      {view !== null && opened?.piece.id !== pieceId && <Opening />}
+      {view && opened && opened.piece.id === pieceId && <PlanOf key={pieceId} view={opened} />}
     </div>
   )
 }
 
 function PlanOf({ view }: { view: PieceView }) {
-  const { project, pieces, copies, versions } = view
+  const { project, pieces, others, copies, versions } = view
   const settings = useSettings()
   const yarns = useYarns()
+  // What a section is changed to go by is not among those it went by.
+  const known = useGauges() ?? others
   const layout = useLayout()
   const { speech } = useSizes()
   const learned = useLearnedPace(view)
@@ -42,13 +53,13 @@ function PlanOf({ view }: { view: PieceView }) {
   const key = ['piece', view.piece.id]
   const [piece, keepPiece] = useDraft(view.piece, key, savePiece, say)
   const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge, say)
-  const wanted = useMemo(() => attempt(() => specOf(piece, gauge, pace)), [piece, gauge, pace])
+  const wanted = useMemo(() => attempt(() => specOf(piece, gauge, pace, known)), [piece, gauge, pace, known])
   const wantedSpec = wanted.ok ? wanted.value : undefined
   const { plan, spec, fault: unplanned } = usePlan(wantedSpec)
   const fault = wanted.ok ? unplanned : wanted
   /** Why a change is not taken: what could be planned must not become what cannot. */
   const refusal = (next: PieceRecord): string | undefined => {
-    const planable = (some: PieceRecord) => attempt(() => validateSpec(specOf(some, gauge, pace)))
+    const planable = (some: PieceRecord) => attempt(() => validateSpec(specOf(some, gauge, pace, known)))
     const after = planable(next)
     return after.ok || !planable(piece).ok ? undefined : refusalFrom(after, speech).text
   }

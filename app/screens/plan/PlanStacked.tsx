@@ -1,45 +1,30 @@
 import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
-import { FlatnessStrip, SectionView } from '../../drawing/SectionAndStrip.tsx'
-import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
-import { UNROLL_CUT } from '../../drawing/unrolledDisc.ts'
+import { isFlat, isWall } from '../../drawing/views/viewOf.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
-import { isTurned } from './PlanDesk.tsx'
-import { useYarnColours } from '../../store/queries.ts'
 import type { PlanModel } from './planModel.ts'
 import { RhythmScale } from './RhythmScale.tsx'
+import { ClosedStacked } from './ClosedStacked.tsx'
+import { FlatStacked, WallStacked } from './StackedDrawings.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
 import { StartWork, YarnAndTime } from './YarnAndTime.tsx'
 
-const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
-
-/** One below the other: values, drawing, rounds. On a phone the disc is whole, its rows behind a switch. */
+/** One below the other: values, drawing, rounds. On a phone the piece is whole, its rows behind a switch. */
 export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stacked' | 'phone' }) {
-  const { plan, spec, piece, settings, yarns, changePiece } = model
+  const { plan, spec, settings, yarns } = model
   const sizes = useSizes()
-  const colours = useYarnColours()
   const [area, { width }] = useElementSize()
   const [face, setFace] = useState<'face' | 'rows'>('face')
   const [lit, setLit] = useState<number>()
   const phone = layout === 'phone'
-  const cut = phone && face === 'face' ? 1 : UNROLL_CUT
-  const mirrored = settings.hand === 'left'
   const guess = spec?.gauge.certainty === 'guess'
-  const radius = Math.max(40, cut === 1 ? Math.min(width / 2 - 12, 240) : (width - 8) / (1 + TAIL))
-  const centre = {
-    x: cut === 1 ? width / 2 : mirrored ? width - radius - 4 : radius + 4,
-    y: radius + 12,
-  }
-  const axis = {
-    scale: plan ? radius / plan.rounds.at(-1)!.at.arc : 1,
-    centre: centre.x,
-    width,
-    lit,
-    onPoint: setLit,
-  }
+  const wall = plan !== undefined && isWall(plan)
+  const closed = plan !== undefined && !wall && !isFlat(plan)
+  const unrolls = !phone || face === 'rows'
+  const drawn = width > 0 && plan !== undefined && spec !== undefined
   return (
     <main className="flex grow flex-col">
       <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-7 pt-4 pb-6 max-sm:px-4">
@@ -63,50 +48,36 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                 value={name}
                 className="slab min-h-11 text-18 data-[state=on]:bg-ink data-[state=on]:text-film"
               >
-                {name === 'face' ? 'Disc' : 'Rows'}
+                {name === 'face' ? (wall ? 'Laid flat' : closed ? 'As worn' : 'Disc') : 'Rows'}
               </ToggleGroup.Item>
             ))}
           </ToggleGroup.Root>
         )}
-        <div ref={area} className="min-w-0">
-          {width > 0 && plan && spec && (
-            <>
-              <PlanDrawing
-                plan={plan}
-                width={width}
-                height={2 * radius + 24}
-                radius={radius}
-                centre={centre}
-                cut={cut}
-                mirrored={mirrored}
-                turned={isTurned(piece.construction.rounds)}
-                guess={guess}
-                yarns={colours}
-                target={piece.form.across}
-                roundHeight={spec.gauge.h}
-                sizeLabel={sizes.full}
-                lit={lit}
-                onPoint={setLit}
-                onTarget={(across) =>
-                  changePiece({ ...piece, form: { ...piece.form, across: Math.round(across) } })
-                }
+        <div ref={area} className="min-w-0" style={drawn ? undefined : { minHeight: '120vw' }}>
+          {width > 0 &&
+            plan &&
+            spec &&
+            (wall ? (
+              <WallStacked
+                {...{ model, plan, spec, width, lit, onPoint: setLit }}
+                laid={!phone || face === 'face'}
+                unrolls={unrolls}
               />
-              <SectionView
-                plan={plan}
-                target={piece.form.across}
-                sizes={sizes}
-                yarns={colours}
-                guess={guess}
-                {...axis}
+            ) : closed ? (
+              <ClosedStacked
+                {...{ model, plan, spec, width, lit, onPoint: setLit }}
+                worn={!phone || face === 'face'}
+                unrolls={unrolls}
               />
-              <FlatnessStrip plan={plan} {...axis} />
-            </>
-          )}
+            ) : (
+              <FlatStacked {...{ model, plan, spec, width, lit, onPoint: setLit }} unrolls={unrolls} />
+            ))}
         </div>
-        {plan && (
+        {plan && spec && (
           <section aria-label="Rounds" className="max-sm:order-2">
             <Ledger
               plan={plan}
+              spec={spec}
               terms={settings.terms}
               sizes={sizes}
               yarns={yarns}

@@ -1,17 +1,20 @@
 import { RadioGroup } from 'radix-ui'
 import { RHYTHM_POSITIONS } from '../../../core/index.ts'
 import { useRhythmScale } from '../../store/usePlan.ts'
+import { isFlat } from '../../drawing/views/viewOf.ts'
 import { useSettled } from '../../ui/useSettled.ts'
-import { percent } from '../../ui/wording.ts'
-import type { PlanModel } from './planModel.ts'
+import { percent } from '../../words/wording.ts'
+import { isEven, type PlanModel } from './planModel.ts'
 
 /** Rhythm to precision as a scale: what each position buys, and where the piece stands on it. */
-export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { model: PlanModel }) {
+export function RhythmScale({ model: { piece, plan, wantedSpec, changePiece } }: { model: PlanModel }) {
   // Five plans: they wait until the edit has come to rest, so that the drawing does not.
   const offers = useRhythmScale(useSettled(wantedSpec))
   const now = offers?.find(({ positions }) => positions.includes(piece.rhythm))
   // Until they are known, every position stands by itself.
   const shown = offers ?? RHYTHM_POSITIONS.map((rhythm) => ({ positions: [rhythm] }))
+  if (plan && isEven(plan)) return null
+  const off = !plan || isFlat(plan) ? 'off flat' : 'off its shape'
   const repeats = (count: number) => (count === 1 ? '1 repeat' : `${count} different repeats`)
   return (
     <div className="flex items-center gap-x-4 border-b-2 rule px-3 max-sm:flex-wrap max-sm:py-1">
@@ -28,7 +31,7 @@ export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { mod
             <RadioGroup.Item
               key={offer.positions[0]}
               value={String(offer.positions[0])}
-              aria-label={`${offer.positions[0]! * 100}% rhythm${'stitchesOff' in offer ? `: up to ${offer.stitchesOff.toFixed(1)} stitches off flat, ${repeats(offer.differentRepeats)}` : ''}`}
+              aria-label={`${offer.positions[0]! * 100}% rhythm${'stitchesOff' in offer ? `: up to ${offer.stitchesOff.toFixed(1)} stitches ${off}, ${repeats(offer.differentRepeats)}` : ''}`}
               className="group grid h-11 min-w-0 place-items-center max-sm:grow"
               style={{ width: `${offer.positions.length * 1.75}rem` }}
             >
@@ -46,7 +49,7 @@ export function RhythmScale({ model: { piece, wantedSpec, changePiece } }: { mod
             {shown.length === 1 && 'Wherever it stands: '}
             <strong>{repeats(now.differentRepeats)}</strong>
             {now.unevenRounds > 0 && `, ${now.unevenRounds} uneven`}. Up to {now.stitchesOff.toFixed(1)} sts (
-            {percent(now.largestDeviation)}) off flat.
+            {percent(now.largestDeviation)}) {off}.
           </>
         )}
       </p>

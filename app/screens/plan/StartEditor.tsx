@@ -1,12 +1,9 @@
-import { LIMITS, STITCHES, type PieceRecord, type Start } from '../../../core/index.ts'
-import { Choices } from '../../ui/Choices.tsx'
+import { familyOf, LIMITS, STITCHES, usualStart, type PieceRecord, type Start } from '../../../core/index.ts'
+import { Choices, type Choice } from '../../ui/Choices.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { faultAt, type PlanModel } from './planModel.ts'
-
-/** Chains a ring usually has. */
-const USUAL_CHAINS = 4
 
 /** How the piece begins, and with how many stitches. */
 export function StartEditor({ model }: { model: PlanModel }) {
@@ -24,24 +21,31 @@ export function StartEditor({ model }: { model: PlanModel }) {
     constraints: { ...otherConstraints, firstCount: count },
   })
   const short = STITCHES[piece.stitch].short[settings.terms]
+  const { starts } = familyOf(piece.form)
+  const choices: readonly Choice<Start['kind']>[] = [
+    { value: 'magicRing', label: 'Magic ring', detail: 'Draws closed: no hole.' },
+    { value: 'chainTwo', label: 'Chain 2', detail: 'All of round 1 into the 2nd chain from the hook.' },
+    {
+      value: 'chainRing',
+      label: 'Chain ring',
+      detail:
+        plan && start.kind === 'chainRing'
+          ? `Leaves a hole ${sizes.full(2 * plan.hole)} wide.`
+          : 'Leaves a hole.',
+    },
+    {
+      value: 'joinedChain',
+      label: 'Joined chain',
+      detail: 'As many chains as stitches, joined with a slip stitch: mind that it does not twist.',
+    },
+  ]
   return (
     <>
       <Choices<Start['kind']>
         label="Start"
         value={start.kind}
-        onChange={(kind) => setStart(kind === 'chainRing' ? { kind, chains: USUAL_CHAINS } : { kind })}
-        choices={[
-          { value: 'magicRing', label: 'Magic ring', detail: 'Draws closed: no hole.' },
-          { value: 'chainTwo', label: 'Chain 2', detail: 'All of round 1 into the 2nd chain from the hook.' },
-          {
-            value: 'chainRing',
-            label: 'Chain ring',
-            detail:
-              plan && start.kind === 'chainRing'
-                ? `Leaves a hole ${sizes.full(2 * plan.hole)} wide.`
-                : 'Leaves a hole.',
-          },
-        ]}
+        onChange={(kind) => setStart(usualStart(kind))}
+        choices={choices.filter(({ value }) => starts.includes(value))}
       />
       {start.kind === 'chainRing' && (
         <NumberCell
@@ -60,7 +64,7 @@ export function StartEditor({ model }: { model: PlanModel }) {
       )}
       <NumberCell
         className="border-t rule"
-        label={`Stitches in round 1${firstCount === undefined ? ', found by Uzel' : ''}`}
+        label={`Stitches in ${start.kind === 'joinedChain' ? 'the chain' : 'round 1'}${firstCount === undefined ? ', found by Uzel' : ''}`}
         value={firstCount ?? plan?.rounds[0]!.count ?? 0}
         format={String}
         parse={taking(parseWhole(...LIMITS.firstCount, 'a number of stitches'), withFirst)}

@@ -7,7 +7,7 @@ import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseCount, type ParsedNumber } from '../../ui/parseCount.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { shortName } from '../../ui/wording.ts'
+import { shortName } from '../../words/wording.ts'
 import type { PlanModel } from './planModel.ts'
 import { draftOfSwatch, swatchOf, type SwatchDraft } from './swatchDraft.ts'
 

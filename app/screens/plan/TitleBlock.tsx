@@ -1,13 +1,13 @@
 import clsx from 'clsx'
 import {
-  BODY_STITCHES,
   hookLetter,
   isMeasured,
   LIMITS,
   STITCHES,
   yarnsIn,
+  type PieceRecord,
+  type Plan,
   type Placement,
-  type RoundBegins,
   type RepeatOrder,
   type Start,
 } from '../../../core/index.ts'
@@ -17,59 +17,70 @@ import { parseCount } from '../../ui/parseCount.ts'
 import { PopoverCell } from '../../ui/PopoverCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { ConstraintFields } from './ConstraintFields.tsx'
+import { FormCells } from './FormCells.tsx'
 import { GaugeEditor, gaugeSummary } from './GaugeEditor.tsx'
-import { faultAt, type PlanModel } from './planModel.ts'
+import { faultAt, isEven, type PlanModel } from './planModel.ts'
+import { RoundsEditor } from './RoundsEditor.tsx'
 import { StartEditor } from './StartEditor.tsx'
+import { SECTION_WORDS } from '../../words/formWords.ts'
+import { StitchEditor } from './StitchEditor.tsx'
 import { YarnEditor } from './YarnEditor.tsx'
+
+const LOOP_WORDS = { both: '', back: ', back loops', front: ', front loops' } as const
 
 const startWords = (start: Start): string =>
   start.kind === 'magicRing'
     ? 'in ring'
     : start.kind === 'chainTwo'
       ? 'in 2nd ch'
-      : `in ch-${start.chains} ring`
+      : start.kind === 'chainRing'
+        ? `in ch-${start.chains} ring`
+        : ''
+
+/** "6 sc in ring", "36 ch, joined" */
+function startOf(plan: Plan | undefined, short: string, start: Start): string {
+  const count = plan ? plan.rounds[0]!.count : '?'
+  return start.kind === 'joinedChain' ? `${count} ch, joined` : `${count} ${short} ${startWords(start)}`
+}
+
+/** ", brim otherwise": the sections that are not worked as the first is. */
+function otherwise({ sections }: PieceRecord): string {
+  const names = Object.keys(sections ?? {}).map((id) => (SECTION_WORDS[id] ?? id).toLowerCase())
+  return names.length > 0 ? `, ${names.join(' and ')} otherwise` : ''
+}
 
 interface TitleBlockProps {
   readonly model: PlanModel
-  /** Cells in a row: three on a desk, two on a tablet, one on a phone. */
-  readonly columns: 1 | 2 | 3
+  /** Cells in a row: three or four on a desk, two on a tablet, one on a phone. */
+  readonly columns: 1 | 2 | 3 | 4
 }
 
 /** The title block: every value of the piece, changed in place. */
 export function TitleBlock({ model, columns }: TitleBlockProps) {
-  const { piece, gauge, plan, fault, settings, yarns, changePiece, changeGauge, taking } = model
+  const { piece, gauge, plan, fault, settings, yarns, changePiece, changeGauge } = model
   const sizes = useSizes()
   const { construction } = piece
   const setConstruction = (change: Partial<typeof construction>) =>
     changePiece({ ...piece, construction: { ...construction, ...change } })
-  const across = (value: number) => ({ ...piece, form: { ...piece.form, across: value } })
   const cell = 'border-r border-b rule'
+  const even = plan !== undefined && isEven(plan)
   const nameOf = (yarn: string) => yarns.find(({ id }) => id === yarn)?.name ?? '?'
   const names = [...new Set(piece.colours.map((run) => yarnsIn(run).map(nameOf).join(' + ')))]
   return (
     <div
       className={clsx(
-        'grid border-t-2 border-b-2 rule [&>*]:-mb-px [&>*:nth-child(3n)]:border-r-0',
-        columns === 3 && 'grid-cols-[12.5rem_1fr_10.5rem]',
-        columns === 2 && 'grid-cols-2 [&>*:nth-child(2n)]:border-r-0 [&>*:nth-child(3n)]:border-r',
+        'grid border-t-2 border-b-2 rule [&>*]:-mb-px',
+        columns === 4 && 'grid-cols-[10rem_11rem_7.5rem_1fr] [&>*:nth-child(4n)]:border-r-0',
+        columns === 3 && 'grid-cols-[12.5rem_1fr_10.5rem] [&>*:nth-child(3n)]:border-r-0',
+        columns === 2 && 'grid-cols-2 [&>*:nth-child(2n)]:border-r-0',
         columns === 1 && 'grid-cols-1 [&>*]:border-r-0',
       )}
     >
-      <NumberCell
-        className={cell}
-        label="Target across"
-        value={piece.form.across}
-        format={sizes.bare}
-        parse={taking(sizes.between(...LIMITS.across), across)}
-        step={sizes.step}
-        unit={`± ${sizes.bare(piece.tolerance)} ${sizes.unit}`}
-        fault={faultAt(fault, 'form')}
-        onChange={(value) => changePiece(across(value))}
-      />
+      <FormCells model={model} cell={cell} />
       <PopoverCell
         className={cell}
         label={`Gauge in ${sizes.gaugeOver.label}${isMeasured(gauge) ? '' : ', from the label'}`}
-        value={gaugeSummary(gauge, model.piece.stitch, sizes)}
+        value={gaugeSummary(gauge, piece, sizes)}
         fault={faultAt(fault, 'gauge')}
       >
         <GaugeEditor model={model} />
@@ -87,7 +98,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       <PopoverCell
         className={cell}
         label="Start"
-        value={`${plan ? plan.rounds[0]!.count : '?'} ${STITCHES[piece.stitch].short[settings.terms]} ${startWords(construction.start)}`}
+        value={startOf(plan, STITCHES[piece.stitch].short[settings.terms], construction.start)}
         fault={faultAt(fault, 'construction.start', 'constraints.firstCount')}
       >
         <StartEditor model={model} />
@@ -108,65 +119,65 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       >
         <RoundsEditor model={model} />
       </PopoverCell>
-      <PopoverCell className={cell} label="Stitch" value={STITCHES[piece.stitch].short[settings.terms]}>
-        <Choices
-          label="Stitch"
-          value={piece.stitch}
-          onChange={(stitch) => changePiece({ ...piece, stitch })}
-          choices={BODY_STITCHES.map((name) => ({
-            value: name,
-            label: `${STITCHES[name].short[settings.terms]}, ${STITCHES[name].long[settings.terms]}`,
-            detail: `${settings.terms === 'US' ? 'UK' : 'US'}: ${STITCHES[name].short[settings.terms === 'US' ? 'UK' : 'US']}`,
-          }))}
-        />
+      <PopoverCell
+        className={cell}
+        label="Stitch"
+        value={`${STITCHES[piece.stitch].short[settings.terms]}${LOOP_WORDS[construction.loops ?? 'both']}${otherwise(piece)}`}
+        fault={faultAt(fault, 'sections')}
+      >
+        <StitchEditor model={model} />
       </PopoverCell>
       <PopoverCell
         className={cell}
-        label="Increases"
-        value={`${construction.placement}, ${construction.order === 'increaseLast' ? 'inc last' : 'inc first'}`}
+        label={even ? 'Counts' : 'Increases'}
+        value={even ? countWords(piece) : increaseWords(piece)}
         fault={
           faultAt(fault, 'constraints.evenRounds', 'constraints.multiples') ??
           (fault?.path === 'constraints' ? fault.text : undefined)
         }
       >
-        <Choices<Placement>
-          heading
-          label="Where they stand"
-          value={construction.placement}
-          onChange={(placement) => setConstruction({ placement })}
-          choices={[
-            {
-              value: 'staggered',
-              label: 'Staggered',
-              detail: 'Half a repeat over on every other round: rounder.',
-            },
-            {
-              value: 'stacked',
-              label: 'Stacked',
-              detail: 'Above one another: easy to see, makes a polygon.',
-            },
-            {
-              value: 'scattered',
-              label: 'Scattered',
-              detail: 'Never above one another: roundest, harder to read.',
-            },
-          ]}
-        />
-        <Choices<RepeatOrder>
-          heading
-          label="In the repeat"
-          value={construction.order}
-          onChange={(order) => setConstruction({ order })}
-          choices={[
-            {
-              value: 'increaseLast',
-              label: 'Increase last',
-              detail: '(2 sc, inc): the round checks itself at its end.',
-            },
-            { value: 'increaseFirst', label: 'Increase first', detail: '(inc, 2 sc)' },
-          ]}
-        />
-        {construction.rounds.kind === 'joined' && (
+        {!even && (
+          <>
+            <Choices<Placement>
+              heading
+              label="Where they stand"
+              value={construction.placement}
+              onChange={(placement) => setConstruction({ placement })}
+              choices={[
+                {
+                  value: 'staggered',
+                  label: 'Staggered',
+                  detail: 'Half a repeat over on every other round: rounder.',
+                },
+                {
+                  value: 'stacked',
+                  label: 'Stacked',
+                  detail: 'Above one another: easy to see, makes a polygon.',
+                },
+                {
+                  value: 'scattered',
+                  label: 'Scattered',
+                  detail: 'Never above one another: roundest, harder to read.',
+                },
+              ]}
+            />
+            <Choices<RepeatOrder>
+              heading
+              label="In the repeat"
+              value={construction.order}
+              onChange={(order) => setConstruction({ order })}
+              choices={[
+                {
+                  value: 'increaseLast',
+                  label: 'Increase last',
+                  detail: '(2 sc, inc): the round checks itself at its end.',
+                },
+                { value: 'increaseFirst', label: 'Increase first', detail: '(inc, 2 sc)' },
+              ]}
+            />
+          </>
+        )}
+        {!even && construction.rounds.kind === 'joined' && (
           <Choices
             heading
             label="At the join"
@@ -190,7 +201,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
             ]}
           />
         )}
-        <ConstraintFields model={model} />
+        <ConstraintFields model={model} even={even} />
       </PopoverCell>
       <PopoverCell
         className={cell}
@@ -216,70 +227,10 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
   )
 }
 
-function RoundsEditor({ model: { piece, changePiece, settings } }: { model: PlanModel }) {
-  const { rounds } = piece.construction
-  const now = rounds.kind === 'spiral' ? 'spiral' : rounds.turned ? 'turned' : 'joined'
-  const begins = rounds.kind === 'joined' ? rounds.begins : 'chain'
-  const shaping = rounds.kind === 'joined' ? rounds.shaping : 'offTheJoin'
-  const short = STITCHES[piece.stitch].short[settings.terms]
-  const set = (next: typeof rounds) =>
-    changePiece({ ...piece, construction: { ...piece.construction, rounds: next } })
-  const tall = STITCHES[piece.stitch].countingChain
-  return (
-    <>
-      <Choices
-        label="Rounds"
-        value={now}
-        onChange={(kind) =>
-          set(kind === 'spiral' ? { kind } : { kind: 'joined', turned: kind === 'turned', begins, shaping })
-        }
-        choices={[
-          {
-            value: 'joined',
-            label: 'Joined with a slip stitch',
-            detail: 'A chain starts each round; a seam leans a little.',
-          },
-          {
-            value: 'spiral',
-            label: 'Continuous spiral',
-            detail: 'No seam; move the marker up. A small step at the end.',
-          },
-          {
-            value: 'turned',
-            label: 'Joined and turned',
-            detail: 'Every other round from the back: the seam stands straight.',
-          },
-        ]}
-      />
-      {rounds.kind === 'joined' && (
-        <Choices<RoundBegins>
-          heading
-          label="A round begins with"
-          value={begins === 'countingChain' && tall === undefined ? 'chain' : begins}
-          onChange={(next) => set({ ...rounds, begins: next })}
-          choices={[
-            {
-              value: 'chain',
-              label: 'A chain that does not count',
-              detail: `ch ${STITCHES[piece.stitch].turningChain}: every stitch of the round is a ${short}.`,
-            },
-            ...(tall === undefined
-              ? []
-              : [
-                  {
-                    value: 'countingChain' as const,
-                    label: `A chain that counts as a ${short}`,
-                    detail: `ch ${tall}; an increase there needs one stitch fewer.`,
-                  },
-                ]),
-            {
-              value: 'standingStitch',
-              label: `A standing ${short}`,
-              detail: 'No chain and no gap: the first stitch is drawn up by itself.',
-            },
-          ]}
-        />
-      )}
-    </>
-  )
+const increaseWords = ({ construction }: PieceRecord): string =>
+  `${construction.placement}, ${construction.order === 'increaseLast' ? 'inc last' : 'inc first'}`
+
+function countWords({ constraints }: PieceRecord): string {
+  const of = constraints.multiples?.[0]?.of
+  return of === undefined ? 'the nearest' : `divide by ${of}`
 }

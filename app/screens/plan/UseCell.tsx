@@ -1,7 +1,7 @@
 import { ALL_HARDWARE, ALL_USES, FIBRES, fitnessOf, type Fitness } from '../../../core/index.ts'
-import { CautionList } from '../../ui/CautionList.tsx'
-import { HARDWARE_WORDS, REASON_WORDS, USE_WORDS } from '../../ui/cautionWords.ts'
-import { fibresOf, pieceCautions } from '../../ui/pieceCautions.ts'
+import { CautionList } from '../../words/CautionList.tsx'
+import { HARDWARE_WORDS, REASON_WORDS, USE_WORDS } from '../../words/cautionWords.ts'
+import { fibresOf, pieceCautions } from '../../words/pieceCautions.ts'
 import { PopoverCell } from '../../ui/PopoverCell.tsx'
 import type { PlanModel } from './planModel.ts'
 

@@ -7,9 +7,9 @@ import { beginCopy } from '../../store/beginCopy.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
-import { duration } from '../../ui/wording.ts'
+import { duration } from '../../words/wording.ts'
 import type { PlanModel } from './planModel.ts'
-import { pieceAddress } from '../../ui/pieceWords.ts'
+import { pieceAddress } from '../../words/pieceWords.ts'
 
 /** Yarn as cords whose length is what is needed, and the time it takes. */
 export function YarnAndTime({ model }: { model: PlanModel }) {

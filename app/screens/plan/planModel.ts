@@ -1,3 +1,4 @@
+import { familyOf, formOf, growthOf, roundedForm, sizesOf } from '../../../core/index.ts'
 import type {
   CopyRecord,
   GaugeRecord,
@@ -8,9 +9,12 @@ import type {
   WorkshopSettings,
   YarnRecord,
 } from '../../../core/index.ts'
+import type { Pulled } from '../../drawing/EdgeHandle.tsx'
 import type { PlanVersion } from '../../store/planVersions.ts'
 import type { ParsedNumber } from '../../ui/parseCount.ts'
 import type { Refusal } from '../../ui/refusal.ts'
+import type { Sizes } from '../../ui/useSizes.ts'
+import { wordsOf } from '../../words/formWords.ts'
 
 /** All that the parts of the plan screen show and change. */
 export interface PlanModel {
@@ -46,3 +50,31 @@ export function faultAt(fault: Refusal | undefined, ...paths: readonly string[])
     return undefined
   return fault.text
 }
+
+/** What pulling the edge of the drawing changes: the size that the last rounds are chosen for. */
+export function pulledSize({ piece, changePiece }: PlanModel, spec: PieceSpec, sizes: Sizes): Pulled {
+  const form = formOf(piece.form)
+  const family = familyOf(form)
+  const made = sizesOf(spec)
+  const [{ of, value }] = family.targets(form, made)
+  return {
+    value,
+    growth: growthOf(of),
+    roundHeight: spec.gauge.h,
+    most: Math.max(...family.fields.map((field) => (field.kind === 'length' ? field.most : 0))),
+    name: wordsOf(form).handle,
+    label: sizes.full,
+    onChange: (next) =>
+      changePiece({ ...piece, form: roundedForm(family.towards(form, made, { of, value: next })) }),
+  }
+}
+
+/** Around the head that a piece is made for, mm, if it is made for one. */
+export const headOf = ({ form }: Pick<PieceRecord, 'form'>): number | undefined =>
+  wordsOf(form).hangs ? familyOf(form).around?.(formOf(form)) : undefined
+
+export const isTurned = (rounds: PieceRecord['construction']['rounds']): boolean =>
+  rounds.kind === 'joined' && rounds.turned
+
+/** One count all the way: there is no rhythm to choose, and nothing increases. */
+export const isEven = ({ rounds }: Plan): boolean => rounds.every(({ count, from }) => count === from)

@@ -10,19 +10,21 @@ import {
   yarnsIn,
   type Plan,
   type PieceSpec,
+  type Promised,
   type WorkshopSettings,
   type YarnRecord,
 } from '../../../core/index.ts'
 import { usePiece, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
-import { CautionList } from '../../ui/CautionList.tsx'
-import { USE_WORDS } from '../../ui/cautionWords.ts'
+import { CautionList } from '../../words/CautionList.tsx'
+import { USE_WORDS } from '../../words/cautionWords.ts'
 import { Header } from '../../ui/Header.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
-import { pieceCautions } from '../../ui/pieceCautions.ts'
+import { pieceCautions } from '../../words/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { duration } from '../../ui/wording.ts'
+import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
+import { duration } from '../../words/wording.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
-import { pieceTitle } from '../../ui/pieceWords.ts'
+import { pieceTitle } from '../../words/pieceWords.ts'
 
 /** The piece on paper: every round with a box to tick, where to measure, and what to watch. */
 export function PieceSheetScreen() {
@@ -50,12 +52,12 @@ interface SheetProps {
 }
 
 /** The plan on the hook, or else the one that would be begun. */
-function planFor({ piece, gauge, copies, versions }: PieceView, pace: number) {
+function planFor({ piece, gauge, others, copies, versions }: PieceView, pace: number) {
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = versions.find(({ version }) => version === working?.planVersion)
   if (pinned) return pinned
   const planned = attempt(() => {
-    const spec = specOf(piece, gauge, pace)
+    const spec = specOf(piece, gauge, pace, others)
     return { spec, plan: planPiece(spec) }
   })
   return planned.ok ? planned.value : undefined
@@ -83,7 +85,7 @@ function Sheet({ view, yarns, settings }: SheetProps) {
       <dl className="grid grid-cols-2 gap-x-8 gap-y-1 text-16 max-sm:grid-cols-[minmax(0,1fr)]">
         <Fact
           name="Size"
-          value={`${sizes.withDoubt(plan.finished.across, plan.finished.plusMinus)} across${piece.quantity > 1 ? `, ${piece.quantity} times` : ''}`}
+          value={`${sayAllPromised(plan.finished.promises, sizes)}${piece.quantity > 1 ? `, ${piece.quantity} times` : ''}`}
         />
         <Fact name="Terms" value={settings.terms} />
         <Fact
@@ -134,6 +136,9 @@ interface RoundsProps {
 
 function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
   const sizes = useSizes()
+  // One size needs no word for what it is; several do.
+  const saidAt = (promises: readonly Promised[]) =>
+    promises.length === 1 ? sayBare(promises[0]!, sizes) : sayAllPromised(promises, sizes)
   return (
     <table className="w-full border-collapse text-left text-16">
       <caption className="visually-hidden">Rounds</caption>
@@ -174,7 +179,7 @@ function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
               </td>
               <td className="slab text-right">{round.count}</td>
               <td className="whitespace-nowrap max-sm:whitespace-normal print:whitespace-nowrap">
-                {checkpoint && sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)}
+                {checkpoint && saidAt(checkpoint.promises)}
               </td>
               <td className="max-sm:hidden print:table-cell">
                 <span aria-hidden className="inline-block size-4 border-2 rule" />

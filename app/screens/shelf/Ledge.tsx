@@ -1,8 +1,12 @@
 import clsx from 'clsx'
-import { MM_PER_INCH, type Plan, type Position } from '../../../core/index.ts'
+import { useMemo } from 'react'
+import { MM_PER_INCH, roundNamed, type Plan, type Position } from '../../../core/index.ts'
 import { tapeTicks } from '../../drawing/tapeTicks.ts'
+import { pathOf } from '../../drawing/svgPath.ts'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
-import { drawnRadius, place, type DrawingFrame } from '../../drawing/unrolledDisc.ts'
+import { placeIn } from '../../drawing/views/view.ts'
+import { outlineStanding, sizeStanding, stands, wholeIn } from '../../drawing/views/viewOf.ts'
+import { wordsOf } from '../../words/formWords.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -21,6 +25,8 @@ const MOST_COPIES = 8
 const GAP_MM = 24
 const TALLEST = 190
 const TAPE = 18
+/** Room that is kept for it before its width is known, px: pieces, tape and names. */
+const RESERVED = TALLEST + 6 + TAPE + 46
 
 /** Everything on one ledge at one scale; its front edge is the tape. */
 export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
@@ -33,10 +39,10 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
     return [{ row, plan, progress, mm: ledgeWidth(plan, row) }]
   })
   const across = pieces.reduce((sum, { mm }) => sum + mm + GAP_MM, GAP_MM)
-  const widest = Math.max(1, ...pieces.map(({ plan }) => 2 * drawnRadius(plan.rounds.at(-1)!)))
+  const tallest = Math.max(1, ...pieces.map(({ plan }) => sizeOnLedge(plan).height))
   // Few small pieces are not blown up to fill the ledge: about true size at the most.
-  const scale = Math.min(width / Math.max(across, 420), TALLEST / widest)
-  const height = Math.ceil(Math.min(TALLEST, widest * scale)) + 6
+  const scale = Math.min(width / Math.max(across, 420), TALLEST / tallest)
+  const height = Math.ceil(Math.min(TALLEST, tallest * scale)) + 6
   const numbers = new Map(byProject(rows).map(([row], index) => [row!.view.project.id, index + 1]))
   let x = GAP_MM / 2
   const placed = pieces.map((piece) => {
@@ -45,7 +51,7 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
     return { ...piece, left }
   })
   return (
-    <div ref={area} className="pt-2">
+    <div ref={area} className="pt-2" style={width > 0 ? undefined : { minHeight: RESERVED }}>
       {width > 0 && (
         <>
           <div className="relative border-b-2 rule" style={{ height }}>
@@ -72,7 +78,7 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
           </div>
           <LedgeTape width={width} scale={scale} inches={sizes.unit === 'in'} />
           <div className="relative h-9 max-sm:hidden" aria-hidden>
-            {placed.map(({ row, left, mm }) => (
+            {placed.map(({ row, left, mm }, index) => (
               <p
                 key={row.view.piece.id}
                 className={clsx(
@@ -81,7 +87,11 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
                 )}
                 style={{
                   left: Math.max(48, (left + mm / 2) * scale),
-                  maxWidth: Math.max(96, (mm + GAP_MM) * scale),
+                  maxWidth: Math.max(
+                    96,
+                    (mm + GAP_MM) * scale,
+                    index === placed.length - 1 ? 2 * (width - (left + mm / 2) * scale) : 0,
+                  ),
                 }}
               >
                 <span className="slab">{numbers.get(row.view.project.id)}</span>{' '}
@@ -99,10 +109,18 @@ function copiesShown({ view }: ShelfRow): number {
   return Math.min(MOST_COPIES, view.piece.quantity)
 }
 
-function ledgeWidth(plan: Plan, row: ShelfRow): number {
-  const diameter = 2 * drawnRadius(plan.rounds.at(-1)!)
-  return diameter * (1 + OVERLAP * (copiesShown(row) - 1))
+/** How much of the ledge a piece takes, mm: flats stand face-on, walls as they stand. */
+function sizeOnLedge(plan: Plan): { readonly width: number; readonly height: number } {
+  if (stands(plan)) {
+    const { wide, tall } = sizeStanding(plan)
+    return { width: wide, height: tall }
+  }
+  const { at } = plan.rounds.at(-1)!
+  return { width: 2 * at.arc, height: 2 * at.arc }
 }
+
+const ledgeWidth = (plan: Plan, row: ShelfRow): number =>
+  sizeOnLedge(plan).width * (1 + OVERLAP * (copiesShown(row) - 1))
 
 interface SetProps {
   readonly row: ShelfRow
@@ -116,82 +134,89 @@ interface SetProps {
 
 /** Made in yarn, to come in outline inside a dashed edge; the one on the hook in front. */
 function SetOfPieces({ row, plan, current, colours, scale, mirrored }: SetProps) {
-  const diameter = 2 * drawnRadius(plan.rounds.at(-1)!) * scale
+  const size = sizeOnLedge(plan)
+  const [width, height] = [size.width * scale, size.height * scale]
   const shown = copiesShown(row)
   const order = Array.from({ length: shown }, (_, index) => index)
   // Each made one stands before the one made earlier; those to come stand behind.
   const front = current === undefined ? row.copies.length - 1 : current - 1
   return order.map((index) => {
     const copy = row.copies.find(({ number }) => number === index + 1)
-    const left = index * OVERLAP * diameter
+    const left = index * OVERLAP * width
     return (
       <span
         key={index}
         className="absolute bottom-0 block"
-        style={{ left, width: diameter, height: diameter, zIndex: index <= front ? index + 1 : -index }}
+        style={{ left, width, height, zIndex: index <= front ? index + 1 : -index }}
       >
-        <Disc
+        <OnePiece
           plan={copy?.plan ?? plan}
-          size={diameter}
+          width={width}
+          height={height}
           yarns={colours}
           position={copy?.position}
           finished={copy?.finished ?? false}
           detailed={index === front || index === front - 1 || (front < 0 && index === 0)}
           mirrored={mirrored}
+          hangs={wordsOf(row.view.piece.form).hangs === true}
         />
       </span>
     )
   })
 }
 
-interface DiscProps {
+interface OnePieceProps {
   readonly plan: Plan
-  readonly size: number
+  readonly width: number
+  readonly height: number
   readonly yarns: ReadonlyMap<string, string>
   readonly position?: Position
   readonly finished: boolean
   /** Whether its stitches show; the ones behind are only an edge. */
   readonly detailed: boolean
   readonly mirrored: boolean
+  /** It is closed at the top. */
+  readonly hangs: boolean
 }
 
-function Disc({ plan, size, yarns, position, finished, detailed, mirrored }: DiscProps) {
-  const edge = drawnRadius(plan.rounds.at(-1)!)
-  const frame: DrawingFrame = { scale: (size / 2 - 2) / edge, x: size / 2, y: size / 2, cut: 1, mirrored }
-  const round = position && plan.rounds[position.round - 1]
-  const here =
-    round && !finished
-      ? place(frame, position.unit / Math.max(1, round.count), drawnRadius(round), 0)
-      : undefined
+function OnePiece(props: OnePieceProps) {
+  const { plan, width, height, yarns, position, finished, detailed, mirrored, hangs } = props
+  const { view } = useMemo(
+    () => wholeIn(plan, { width, height }, mirrored, { hangs }),
+    [plan, width, height, mirrored, hangs],
+  )
+  const round = position && roundNamed(plan.rounds, position.round)
+  const here = round && !finished ? placeIn(view, round, position.unit / Math.max(1, round.count)) : undefined
+  const edge = {
+    fill: finished ? (yarns.get(plan.rounds.at(-1)!.yarn) ?? '#FAFCFB') : 'var(--color-film)',
+    stroke: 'var(--color-ink)',
+    strokeWidth: 1.2,
+    strokeDasharray: finished ? undefined : '4 4',
+  }
   return (
     <>
-      <svg className="absolute inset-0" width={size} height={size}>
-        <circle
-          cx={size / 2}
-          cy={size / 2}
-          r={size / 2 - 1}
-          fill={finished ? (yarns.get(plan.rounds.at(-1)!.yarn) ?? '#FAFCFB') : 'var(--color-film)'}
-          stroke="var(--color-ink)"
-          strokeWidth={1.2}
-          strokeDasharray={finished ? undefined : '4 4'}
-        />
+      <svg className="absolute inset-0" width={width} height={height}>
+        {stands(plan) ? (
+          <path d={pathOf(outlineStanding(view), true)} {...edge} />
+        ) : (
+          <circle cx={width / 2} cy={height / 2} r={width / 2 - 1} {...edge} />
+        )}
       </svg>
       {detailed && (
         <StitchCanvas
-          plan={plan}
-          frame={frame}
-          width={size}
-          height={size}
+          view={view}
+          width={width}
+          height={height}
           yarns={yarns}
           shown={
             finished
               ? { kind: 'all' }
-              : { kind: 'madeTo', ...(position ?? { round: 1, unit: 0 }), toCome: true }
+              : { kind: 'madeTo', round: round?.number ?? 1, unit: position?.unit ?? 0, toCome: true }
           }
         />
       )}
       {here && (
-        <svg className="absolute inset-0 overflow-visible" width={size} height={size}>
+        <svg className="absolute inset-0 overflow-visible" width={width} height={height}>
           <circle
             cx={here.x}
             cy={here.y}

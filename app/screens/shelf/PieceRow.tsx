@@ -1,10 +1,11 @@
 import clsx from 'clsx'
 import { Link } from 'react-router'
-import type { YarnRecord } from '../../../core/index.ts'
-import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
+import { roundNamed, type YarnRecord } from '../../../core/index.ts'
+import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
+import { sayForm } from '../../words/formWords.ts'
 import { refusalFrom } from '../../ui/refusal.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
-import { duration } from '../../ui/wording.ts'
+import { duration } from '../../words/wording.ts'
 import { PieceMenu, ProjectMenu, type RowDeeds } from './RowMenu.tsx'
 import type { ShelfRow } from './useShelfRows.ts'
 import { WorkTape, YarnToGo } from './WorkTape.tsx'
@@ -63,7 +64,8 @@ export function PieceRow({
         </Link>
         {!oneLine && (
           <span className="block text-14 text-ink-2">
-            {sizes.full(piece.form.across)} across{piece.quantity > 1 && `, set of ${piece.quantity}`}
+            {sayForm(piece.form, sizes)}
+            {piece.quantity > 1 && `, set of ${piece.quantity}`}
           </span>
         )}
       </th>
@@ -118,8 +120,9 @@ function nextWords({ planned, copies, view, stage }: ShelfRow, { speech }: Sizes
   }
   const { current } = progress
   if (!current) return [`${progress.finished} of ${piece.quantity}`, `Next: no. ${copies.length + 1}.`]
-  const at = `Rnd ${current.position.round} of ${current.plan.rounds.length}`
-  const ahead = current.plan.checkpoints.find(({ afterRound }) => afterRound >= current.position.round)
+  const now = roundNamed(current.plan.rounds, current.position.round)?.number ?? 1
+  const at = `Rnd ${now} of ${current.plan.rounds.length}`
+  const ahead = current.plan.checkpoints.find(({ afterRound }) => afterRound >= now)
   const measure = ahead ? `Measure after Rnd ${ahead.afterRound}.` : ''
   return piece.quantity > 1
     ? [`No. ${current.number} of ${piece.quantity}`, `${at}. ${measure}`]

@@ -2,16 +2,17 @@ import clsx from 'clsx'
 import { Search } from 'lucide-react'
 import { lazy, Suspense, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { yarnsOf } from '../../../core/index.ts'
-import { exportFile } from '../../store/files.ts'
+import { FAMILY_NAMES, yarnsOf } from '../../../core/index.ts'
+import { exportFile } from '../../store/exportLater.ts'
 import { deleteProject, duplicateProject, removePiece, restoreProject } from '../../store/mutations.ts'
 import { useDemo } from '../../store/demo.ts'
 import { usePieces, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
-import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
+import { wordsOf } from '../../words/formWords.ts'
+import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 import { Opening } from '../../ui/Opening.tsx'
 import { say } from '../../ui/toasts.tsx'
-import { duration } from '../../ui/wording.ts'
+import { duration } from '../../words/wording.ts'
 import { DemoNote } from './DemoNote.tsx'
 import { Ledge } from './Ledge.tsx'
 import { NewPiece } from './NewPiece.tsx'
@@ -252,11 +253,19 @@ function EmptyShelf() {
   return (
     <div className="grid max-w-xl gap-4 py-10">
       <p className="text-24">
-        Nothing is on the shelf yet. Measure what a mat must fit, and see every round of it.
+        Nothing is on the shelf yet. Measure what a piece must fit, and see every round of it.
       </p>
-      <Link to="/new" className="button-ink justify-self-start">
-        Plan a round mat
-      </Link>
+      <p className="flex flex-wrap gap-3">
+        {FAMILY_NAMES.map((family, index) => (
+          <Link
+            key={family}
+            to={`/new?form=${family}`}
+            className={index === 0 ? 'button-ink' : 'button-line'}
+          >
+            Plan {wordsOf({ family }).title.replace('A ', 'a ')}
+          </Link>
+        ))}
+      </p>
     </div>
   )
 }

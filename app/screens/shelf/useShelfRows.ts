@@ -11,7 +11,9 @@ import {
   type WorkshopSettings,
   type WorkState,
 } from '../../../core/index.ts'
+import { startTransition, useEffect, useReducer } from 'react'
 import { useStored } from '../../store/liveQueries.ts'
+import type { PlanVersion } from '../../store/planVersions.ts'
 import type { PieceView } from '../../store/queries.ts'
 import { readWorkState } from '../../store/workSession.ts'
 
@@ -38,17 +40,25 @@ export function useShelfRows(views: readonly PieceView[] | undefined, settings: 
     const states = await Promise.allSettled(copies.map((copy) => readWorkState(copy)))
     return new Map(copies.map(({ id }, index) => [id, states[index]!]))
   })
-  if (!views || !positions) return undefined
+  const ready = usePlansAhead(views, settings)
+  if (!views || !positions || !ready) return undefined
   return views.map((view): ShelfRow => {
     const worked = attempt(() => copiesOf(view, positions))
     const copies = worked.ok ? worked.value : []
-    const planned = attempt(() => {
-      if (!worked.ok) throw new Error('its work log does not add up')
-      const { plan, spec } = planOf(view, settings)
-      return { plan, spec, progress: pieceProgress(plan, view.piece.quantity, copies) }
-    })
+    const planned = ((): ShelfRow['planned'] => {
+      if (!worked.ok) return attempt(() => fail('its work log does not add up'))
+      const answer = plannedOf(view, settings) ?? plan(view, settings)
+      if (!answer.ok) return answer
+      const { plan: made, spec } = answer.value
+      const progress = attempt(() => pieceProgress(made, view.piece.quantity, copies))
+      return progress.ok ? { ok: true, value: { plan: made, spec, progress: progress.value } } : progress
+    })()
     return { view, copies, planned, stage: stageOf(copies, view.piece.quantity) }
   })
+}
+
+const fail = (message: string): never => {
+  throw new Error(message)
 }
 
 /** Rows that belong to one project stand together. */
@@ -76,16 +86,55 @@ function copiesOf(
   })
 }
 
-const plans = new Map<string, { plan: Plan; spec: PieceSpec }>()
-
-/** Plans are remembered by their spec: the shelf is opened often, and specs change seldom. */
-function planOf({ piece, gauge }: PieceView, settings: WorkshopSettings) {
-  const spec = specOf(piece, gauge, settings.pace)
-  const key = JSON.stringify(spec)
-  const known = plans.get(key) ?? { plan: planPiece(spec), spec }
-  plans.set(key, known)
-  return known
+interface Planned {
+  readonly plan: Plan
+  readonly spec: PieceSpec
 }
+
+/** Plans are remembered by what they are made from: the shelf is opened often, and pieces change seldom. */
+const plans = new Map<string, Answer<Planned>>()
+
+const keyOf = ({ piece, gauge, others }: PieceView, { pace }: WorkshopSettings) =>
+  JSON.stringify([piece, gauge, others, pace])
+
+const plannedOf = (view: PieceView, settings: WorkshopSettings) => plans.get(keyOf(view, settings))
+
+function plan(view: PieceView, settings: WorkshopSettings): Answer<Planned> {
+  const answer = attempt(() => {
+    const spec = specOf(view.piece, view.gauge, settings.pace, view.others)
+    return { plan: planPiece(spec), spec }
+  })
+  plans.set(keyOf(view, settings), answer)
+  return answer
+}
+
+/** Plans and lays out what the shelf shows, a piece at a time, so that the page stays free to answer between. */
+function usePlansAhead(views: readonly PieceView[] | undefined, settings: WorkshopSettings): boolean {
+  const [, oneMore] = useReducer((done: number) => done + 1, 0)
+  const next = views && nextTask(views, settings)
+  useEffect(() => {
+    if (!next) return
+    const later = setTimeout(() => {
+      next()
+      // The shelf is drawn in slices between which the page answers.
+      startTransition(oneMore)
+    })
+    return () => clearTimeout(later)
+  })
+  return views !== undefined && next === undefined
+}
+
+function nextTask(views: readonly PieceView[], settings: WorkshopSettings): (() => void) | undefined {
+  for (const view of views) {
+    if (!plannedOf(view, settings)) return () => plan(view, settings)
+    const version = view.versions.find(({ isLaid }) => !isLaid)
+    // One that cannot be laid says so where it is shown; it is not tried again here.
+    if (version && !given.has(version)) return () => void (given.add(version), attempt(() => version.plan))
+  }
+  return undefined
+}
+
+const given = new WeakSet<PlanVersion>()
 
 function stageOf(copies: readonly CopyProgress[], quantity: number): Stage {
   if (copies.length === 0) return 'planned'

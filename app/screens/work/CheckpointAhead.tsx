@@ -1,43 +1,52 @@
 import clsx from 'clsx'
-import type { Plan, Position, WorkView } from '../../../core/index.ts'
+import { useMemo } from 'react'
+import type { Plan, WorkView } from '../../../core/index.ts'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
-import { drawnRadius, place, type DrawingFrame } from '../../drawing/unrolledDisc.ts'
+import { pathOf } from '../../drawing/svgPath.ts'
+import { placeIn, roundLine } from '../../drawing/views/view.ts'
+import { wholeIn } from '../../drawing/views/viewOf.ts'
 import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { sts } from '../../ui/wording.ts'
+import { sayBare, sayPromised } from '../../words/measureWords.ts'
+import { sts } from '../../words/wording.ts'
 
 interface CheckpointAheadProps {
   readonly plan: Plan
-  readonly position: Position
+  /** Stitches, increases and decreases made in the round. */
+  readonly unit: number
   readonly now: WorkView
+  /** Whether it is closed at the top. */
+  readonly hangs: boolean
   readonly className?: string
 }
 
 const SIZE = 190
 
-/** The piece so far inside the ring where it will be measured next, and how many stitches are left to there. */
-export function CheckpointAhead({ plan, position, now, className }: CheckpointAheadProps) {
+/** The piece so far up to where it will be measured next, and how many stitches are left to there. */
+export function CheckpointAhead({ plan, unit, now, hangs, className }: CheckpointAheadProps) {
   const sizes = useSizes()
   const colours = useYarnColours()
-  const { hand } = useSettings()
+  const mirrored = useSettings().hand === 'left'
   const ahead = now.nextCheckpoint
-  if (!ahead) return null
-  const { checkpoint, stitchesTo } = ahead
-  const ring = drawnRadius(plan.rounds[checkpoint.afterRound - 1]!)
-  const frame: DrawingFrame = {
-    scale: (SIZE / 2 - 5) / ring,
-    x: SIZE / 2,
-    y: SIZE / 2,
-    cut: 1,
-    mirrored: hand === 'left',
-  }
-  const below = plan.rounds[position.round - 2]
-  const here = place(
-    frame,
-    now.made / now.round.count,
-    below ? (drawnRadius(below) + drawnRadius(now.round)) / 2 : drawnRadius(now.round) / 2,
-    0,
+  const afterRound = ahead?.checkpoint.afterRound
+  const fitted = useMemo(
+    () =>
+      afterRound === undefined
+        ? undefined
+        : wholeIn(
+            { ...plan, rounds: plan.rounds.slice(0, afterRound) },
+            { width: SIZE, height: SIZE },
+            mirrored,
+            { margin: 5, hangs },
+          ),
+    [plan, afterRound, mirrored, hangs],
   )
+  if (!ahead || !fitted) return null
+  const { checkpoint, stitchesTo } = ahead
+  const { view, width, height } = fitted
+  const line = pathOf(roundLine(view, view.plan.rounds.at(-1)!))
+  const here = placeIn(view, now.round, now.made / now.round.count)
+  const { promises } = checkpoint
   return (
     <div
       className={clsx(
@@ -45,32 +54,17 @@ export function CheckpointAhead({ plan, position, now, className }: CheckpointAh
         className,
       )}
     >
-      <div className="relative max-sm:[zoom:0.6]" style={{ width: SIZE, height: SIZE }} aria-hidden>
+      <div className="relative max-sm:[zoom:0.6]" style={{ width, height }} aria-hidden>
         <StitchCanvas
-          plan={plan}
-          frame={frame}
-          width={SIZE}
-          height={SIZE}
+          view={view}
+          width={width}
+          height={height}
           yarns={colours}
-          shown={{ kind: 'madeTo', ...position, toCome: false }}
+          shown={{ kind: 'madeTo', round: now.round.number, unit, toCome: false }}
         />
-        <svg className="absolute inset-0" width={SIZE} height={SIZE}>
-          <circle
-            cx={frame.x}
-            cy={frame.y}
-            r={ring * frame.scale}
-            fill="none"
-            stroke="var(--color-ink)"
-            strokeWidth={4.6}
-          />
-          <circle
-            cx={frame.x}
-            cy={frame.y}
-            r={ring * frame.scale}
-            fill="none"
-            stroke="var(--color-tape)"
-            strokeWidth={2.8}
-          />
+        <svg className="absolute inset-0" width={width} height={height} fill="none">
+          <path d={line} stroke="var(--color-ink)" strokeWidth={4.6} />
+          <path d={line} stroke="var(--color-tape)" strokeWidth={2.8} />
           <circle
             cx={here.x}
             cy={here.y}
@@ -82,9 +76,17 @@ export function CheckpointAhead({ plan, position, now, className }: CheckpointAh
         </svg>
       </div>
       <div className="min-w-0">
-        <p className="slab pt-1 text-right text-26 max-lg:text-left max-sm:text-20">
-          {sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)}
-        </p>
+        {promises.map((promised) => (
+          <p
+            key={promised.of}
+            className={clsx(
+              'slab pt-1 text-right max-lg:text-left max-sm:text-20',
+              promises.length === 1 ? 'text-26' : 'text-21',
+            )}
+          >
+            {promises.length === 1 ? sayBare(promised, sizes) : sayPromised(promised, sizes)}
+          </p>
+        ))}
         <p className="text-right text-21 max-lg:text-left max-sm:text-18">
           <strong>Measure</strong> after Rnd {checkpoint.afterRound}, in {sts(stitchesTo)}
         </p>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { CopyRecord, Plan } from '../../../core/index.ts'
 import { beginCopy } from '../../store/beginCopy.ts'
 import type { PieceView } from '../../store/queries.ts'
+import { MEASURE_WORDS, sayBare } from '../../words/measureWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { MeasureFinished } from './MeasureFinished.tsx'
 
@@ -17,7 +18,6 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
   const { project, piece, copies, versions } = view
   const sizes = useSizes()
   const [busy, setBusy] = useState(false)
-  const { across, plusMinus } = plan.finished
   const highest = Math.max(...copies.map(({ number }) => number))
   const open = copies.find(({ finishedAt, id }) => finishedAt === undefined && id !== copy.id)
   const pinned = versions.find(({ version }) => version === copy.planVersion)
@@ -34,7 +34,14 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
       </h2>
       <p className="text-24 max-sm:text-18">
         Fasten off, weave in, block. It should measure{' '}
-        <strong className="slab bg-tape px-2">{sizes.withDoubt(across, plusMinus)}</strong> across.
+        {plan.finished.promises.map((promised, index) => (
+          <span key={promised.of}>
+            {index > 0 && ', '}
+            <strong className="slab bg-tape px-2">{sayBare(promised, sizes)}</strong>{' '}
+            {MEASURE_WORDS[promised.of].after}
+          </span>
+        ))}
+        .
       </p>
       {pinned && <MeasureFinished view={view} copy={copy} plan={plan} spec={pinned.spec} />}
       <div className="flex flex-wrap gap-3">

@@ -9,14 +9,15 @@ interface GoToDialogProps {
   readonly open: boolean
   readonly onClose: () => void
   readonly plan: Plan
-  readonly position: Position
+  /** The round on the hook. */
+  readonly now: number
   readonly onGo: (target: Position) => void
 }
 
 /** Puts the hook somewhere else: after ripping back, or to catch up. Undo brings it back. */
-export function GoToDialog({ open, onClose, plan, position, onGo }: GoToDialogProps) {
+export function GoToDialog({ open, onClose, plan, now, onGo }: GoToDialogProps) {
   const { terms } = useSettings()
-  const [round, setRound] = useState(position.round)
+  const [round, setRound] = useState(now)
   const [made, setMade] = useState(0)
   const target = plan.rounds[Math.min(plan.rounds.length, round) - 1]!
   const go = () => {
@@ -24,7 +25,7 @@ export function GoToDialog({ open, onClose, plan, position, onGo }: GoToDialogPr
     // The maker counts stitches; an increase that is half made is not made.
     let unit = 0
     while (unit < units.length && stitchesMade(units, unit + 1) <= made) unit++
-    onGo({ round: target.number, unit })
+    onGo({ round: target.id, unit })
     onClose()
   }
   return (

@@ -1,23 +1,30 @@
 import {
-  validateEvidence,
+  tapeAt,
   learnFromPiece,
-  LIMITS,
+  sizeSeen,
+  validateEvidence,
   type CopyRecord,
-  type Plan,
+  type MeasureKind,
+  type PieceReading,
   type PieceSpec,
+  type Plan,
+  type TapePlace,
 } from '../../../core/index.ts'
-import { readingOf } from '../check/checkDraft.ts'
+import { readingOf, sizeIn, withSize, type CheckDraft } from '../check/checkDraft.ts'
+import { TapeFields } from '../check/TapeFields.tsx'
+import { isFlat } from '../../drawing/views/viewOf.ts'
 import { freshId } from '../../store/database.ts'
 import { keepFinished } from '../../store/keepFinished.ts'
 import { useReadings, useTrackRecord, type PieceView } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
+import type { EdgeDraft } from '../../ui/edgeDraft.ts'
 import { EdgeFields } from '../../ui/EdgeFields.tsx'
-import { NumberCell } from '../../ui/NumberCell.tsx'
-import { RecordSentence } from '../../ui/RecordSentence.tsx'
+import { RecordSentence } from '../../words/RecordSentence.tsx'
 import { refusalOf } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { percent } from '../../ui/wording.ts'
+import { MEASURE_WORDS } from '../../words/measureWords.ts'
+import { percent } from '../../words/wording.ts'
 
 interface MeasureFinishedProps {
   readonly view: PieceView
@@ -26,13 +33,14 @@ interface MeasureFinishedProps {
   readonly spec: PieceSpec
 }
 
-interface FinishedDraft {
-  readonly across?: number
-  readonly acrossTurned?: number
-  readonly edge: 'flat' | 'standsUp' | 'waves'
-  readonly standsUp?: number
-  readonly much: 'little' | 'lot'
+interface FinishedDraft extends EdgeDraft {
+  readonly sizes: readonly (number | null)[]
 }
+
+const NOTHING_YET: FinishedDraft = { edge: 'flat', much: 'little', sizes: [] }
+
+/** So far from what was foretold it is a slip of the pen. */
+const FAR = Math.log(1.5)
 
 /** What the finished piece really measures: kept beside what was foretold, and taught to its gauge. */
 export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps) {
@@ -42,37 +50,48 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   const record = useTrackRecord()
   const [draft, setDraft] = useRemembered<FinishedDraft>(
     `finished:${copy.id}`,
-    { edge: 'flat', much: 'little' },
+    NOTHING_YET,
     say,
+    ({ sizes: kept }) => Array.isArray(kept),
   )
   if (!readings || !draft) return null
-  const known = readings.findLast(({ afterRound }) => afterRound === plan.rounds.length)
-  const length = {
-    format: sizes.bare,
-    parse: sizes.between(...LIMITS.across),
-    unit: sizes.unit,
-    step: sizes.unit === 'in' ? sizes.step : 1,
-    takes: 'length' as const,
+  const last = plan.rounds.length
+  const known = readings.findLast(({ afterRound }) => afterRound === last)
+  const lies = isFlat(plan)
+  // A finished piece is measured at its edge; around it the count tells.
+  const tape = tapeAt(spec.form, plan.rounds.at(-1)!.section).filter(
+    ({ of, at }) => at === 'edge' && of !== 'around',
+  )
+  const kept = known ? sizesOfSeen(known, tape) : []
+  const filled: CheckDraft = {
+    ...draft,
+    counts: {},
+    sizes: tape.map((_, place) => draft.sizes[place] ?? kept[place] ?? null),
   }
-  const across = draft.across ?? known?.across[0]
-  const far = across !== undefined && Math.abs(Math.log(across / plan.finished.across)) > Math.log(1.5)
+  const reading = readingOf(
+    filled,
+    {
+      id: known?.id ?? 'draft',
+      copyId: copy.id,
+      at: Date.now(),
+      planVersion: copy.planVersion,
+      afterRound: last,
+    },
+    tape,
+    lies,
+  )
   const name = piece.quantity > 1 ? `${project.name} no. ${copy.number}` : project.name
-  const reading =
-    across === undefined
-      ? undefined
-      : readingOf(
-          { ...draft, across, acrossTurned: draft.acrossTurned ?? known?.across[1], counts: {} },
-          {
-            id: known?.id ?? 'draft',
-            copyId: copy.id,
-            at: Date.now(),
-            planVersion: copy.planVersion,
-            afterRound: plan.rounds.length,
-          },
-        )
+  const offs = plan.finished.promises.flatMap((promised) => {
+    const seen = reading && sizeSeen(reading, promised.of)
+    return seen === undefined ? [] : [{ promised, seen, off: seen / promised.value - 1 }]
+  })
+  const far = offs.find(({ off }) => Math.abs(Math.log(1 + off)) > FAR)
   const evidence = reading && learnFromPiece(reading, plan, spec, name)
   const fault = evidence && refusalOf(() => validateEvidence(evidence, gauge), sizes.speech)
   const ready = evidence !== undefined && fault === undefined && !far
+  const farWords =
+    far &&
+    `${sizes.full(far.seen)} is far from the ${sizes.full(far.promised.value)} foretold. Check the tape and its unit.`
   const keep = async () => {
     if (!reading || !evidence || !ready) return
     const kept = { ...reading, id: known?.id ?? freshId() }
@@ -85,40 +104,26 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   return (
     <section aria-label="What it measures" className="grid max-w-3xl gap-3 border-y-2 rule py-4">
       <h2 className="text-26">What does it measure?</h2>
-      <div className="grid grid-cols-2 border-2 rule max-sm:grid-cols-1">
-        <NumberCell
-          {...length}
-          label="Across"
-          value={across}
-          fault={
-            far
-              ? `${sizes.full(across)} is far from the ${sizes.full(plan.finished.across)} foretold. Check the tape and its unit.`
-              : fault?.path === 'across'
-                ? fault.text
-                : undefined
-          }
-          onChange={(next) => setDraft({ ...draft, across: next })}
-        />
-        <NumberCell
-          {...length}
-          className="border-l rule max-sm:border-t max-sm:border-l-0"
-          label="A quarter turn on"
-          value={draft.acrossTurned ?? known?.across[1]}
-          onChange={(acrossTurned) => setDraft({ ...draft, acrossTurned })}
-          onClear={() => setDraft({ ...draft, acrossTurned: undefined })}
+      <div className="grid grid-cols-2 border-2 rule max-sm:grid-cols-1 [&>*+*]:border-l [&>*+*]:rule max-sm:[&>*+*]:border-t max-sm:[&>*+*]:border-l-0">
+        <TapeFields
+          tape={tape}
+          sizeAt={(place) => sizeIn(filled, place)}
+          faultAt={(of) => (far?.promised.of === of ? farWords : fault?.path === of ? fault.text : undefined)}
+          onSize={(place, size) => setDraft({ ...draft, sizes: withSize(filled, place, size).sizes })}
         />
       </div>
-      <EdgeFields
-        draft={draft}
-        set={(part) => setDraft({ ...draft, ...part })}
-        fault={fault?.path === 'edge' ? fault.text : undefined}
-      />
+      {lies && (
+        <EdgeFields
+          draft={draft}
+          set={(part) => setDraft({ ...draft, ...part })}
+          fault={fault?.path === 'edge' ? fault.text : undefined}
+        />
+      )}
       <p className="text-18" role="status">
-        {across !== undefined && !far && (
+        {!far && offs.length > 0 && (
           <>
             <strong>
-              {percent(Math.abs(across / plan.finished.across - 1))}{' '}
-              {across >= plan.finished.across ? 'larger' : 'smaller'} than foretold.
+              {offs.map(({ promised, off }) => offWords(promised.of, off, lies)).join(', ')} than foretold.
             </strong>{' '}
           </>
         )}
@@ -131,4 +136,21 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
       </div>
     </section>
   )
+}
+
+const offWords = (of: MeasureKind, off: number, only: boolean): string => {
+  const way = only
+    ? off >= 0
+      ? 'larger'
+      : 'smaller'
+    : `${off >= 0 ? 'more' : 'less'} ${MEASURE_WORDS[of].after}`
+  return `${percent(Math.abs(off))} ${way}`
+}
+
+/** What was kept, place by place of the tape. */
+function sizesOfSeen({ seen }: PieceReading, tape: readonly TapePlace[]): (number | null)[] {
+  return tape.map(({ of }, place) => {
+    const times = tape.slice(0, place).filter((one) => one.of === of).length
+    return seen.find((one) => one.of === of)?.values[times] ?? null
+  })
 }

@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import { useState } from 'react'
-import { LONGEST_NOTE, type LogEvent } from '../../../core/index.ts'
+import { LONGEST_NOTE, roundNamed, type LogEvent, type Plan } from '../../../core/index.ts'
 import { useStored } from '../../store/liveQueries.ts'
 import { eventsAfter } from '../../store/workLog.ts'
 import { Modal } from '../../ui/Modal.tsx'
@@ -9,21 +9,22 @@ interface NoteDialogProps {
   readonly open: boolean
   readonly onClose: () => void
   readonly copyId: string
+  readonly plan: Plan
   readonly onNote: (text: string) => void
 }
 
 type Note = Extract<LogEvent, { type: 'note' }>
 
 /** Notes are written where the hook is, and kept in the log. */
-export function NoteDialog({ open, onClose, copyId, onNote }: NoteDialogProps) {
+export function NoteDialog({ open, onClose, copyId, plan, onNote }: NoteDialogProps) {
   return (
     <Modal open={open} onClose={onClose} title="Note">
-      {open && <NoteForm copyId={copyId} onClose={onClose} onNote={onNote} />}
+      {open && <NoteForm copyId={copyId} plan={plan} onClose={onClose} onNote={onNote} />}
     </Modal>
   )
 }
 
-function NoteForm({ copyId, onClose, onNote }: Omit<NoteDialogProps, 'open'>) {
+function NoteForm({ copyId, plan, onClose, onNote }: Omit<NoteDialogProps, 'open'>) {
   const [text, setText] = useState('')
   const notes = useStored(['notes', copyId], ['events'], async () =>
     (await eventsAfter(copyId, 0)).filter((event): event is Note => event.type === 'note'),
@@ -58,7 +59,8 @@ function NoteForm({ copyId, onClose, onNote }: Omit<NoteDialogProps, 'open'>) {
           {notes.toReversed().map((note) => (
             <li key={note.id}>
               <span className="text-ink-2">
-                Rnd {note.position.round}, {format(note.at, 'd MMM, HH:mm')}
+                {whereIn(plan, note)}
+                {format(note.at, 'd MMM, HH:mm')}
               </span>
               <span className="block break-words whitespace-pre-wrap">{note.text}</span>
             </li>
@@ -67,4 +69,10 @@ function NoteForm({ copyId, onClose, onNote }: Omit<NoteDialogProps, 'open'>) {
       )}
     </>
   )
+}
+
+/** The round a note was written in, unless a correction has done away with it. */
+function whereIn({ rounds }: Plan, { position }: Note): string {
+  const round = roundNamed(rounds, position.round)
+  return round ? `Rnd ${round.number}, ` : ''
 }

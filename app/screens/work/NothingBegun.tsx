@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import type { PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
-import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
+import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 
 /** Work was opened before anything was begun. */
 export function NothingBegun({ view }: { view: PieceView }) {

@@ -5,20 +5,21 @@ import {
   writeRoundBody,
   type PieceSpec,
   type Plan,
+  type PlannedRound,
   type Repair,
 } from '../../../core/index.ts'
 import { pinVersion, turnTo } from '../../store/takeWay.ts'
 import { useSettings } from '../../store/queries.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { say } from '../../ui/toasts.tsx'
-import { percent } from '../../ui/wording.ts'
-import { mismatchSentence } from './mismatchSentence.ts'
+import { percent } from '../../words/wording.ts'
+import { mismatchSentence } from '../../words/mismatchSentence.ts'
 
 interface RepairPanelProps {
   readonly pieceId: string
   readonly spec: PieceSpec
   readonly plan: Plan
-  readonly round: number
+  readonly round: PlannedRound
   readonly counted: number
   readonly act: (deed: Deed) => void
   readonly onRecount: () => void
@@ -30,16 +31,16 @@ export function RepairPanel(props: RepairPanelProps) {
   const { pieceId, spec, plan, round, counted, act, onRecount, onCarryOn } = props
   const { terms } = useSettings()
   const [busy, setBusy] = useState(false)
-  const expected = plan.rounds[round - 1]!.count
-  const repair = repairCount(spec, plan, round, counted)
-  const note: Deed = () => ({ type: 'count', round, counted, expected })
+  const { id, number, count: expected } = round
+  const repair = repairCount(spec, plan, number, counted)
+  const note: Deed = () => ({ type: 'count', round: id, counted, expected })
   const mend = async () => {
     if (!repair.mended || busy) return
     setBusy(true)
     try {
       const version = await pinVersion({ pieceId, spec, plan: repair.mended })
       act(note)
-      act(turnTo(plan, repair.mended, round, version))
+      act(turnTo(plan, repair.mended, number, version))
     } catch {
       say('This could not be stored. The disk may be full: export a file, then try again.')
       setBusy(false)
@@ -51,10 +52,10 @@ export function RepairPanel(props: RepairPanelProps) {
       className={repair.advice === 'goBack' ? 'button-ink' : 'button-line'}
       onClick={() => {
         act(note)
-        act((from) => goTo(plan.rounds, from, { round, unit: 0 }))
+        act((from) => goTo(plan.rounds, from, { round: id, unit: 0 }))
       }}
     >
-      Back to the start of Rnd {round}
+      Back to the start of Rnd {number}
     </button>
   )
   return (
@@ -66,10 +67,10 @@ export function RepairPanel(props: RepairPanelProps) {
         {mismatchSentence(counted - expected, spec.construction)}
       </p>
       <div className="grid gap-1 text-20 max-sm:text-18">
-        <p>{adviceSentence(repair, expected, round)}</p>
+        <p>{adviceSentence(repair, expected, number)}</p>
         {repair.mending && (
           <p>
-            <span className="text-ink-2">Rnd {round + 1}, mending:</span>{' '}
+            <span className="text-ink-2">Rnd {number + 1}, mending:</span>{' '}
             <strong className="slab">{writeRoundBody(repair.mending, terms)}</strong>, {repair.mending.count}{' '}
             sts.
           </p>

@@ -1,10 +1,12 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { writeRound, type PieceSpec, type Plan, type WorkView } from '../../../core/index.ts'
+import { afterOf, writeRound, type PieceSpec, type Plan, type WorkView } from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { useSettings } from '../../store/queries.ts'
+import { wordsOf } from '../../words/formWords.ts'
+import { sayAllPromised } from '../../words/measureWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { endingSentence } from './endingSentence.ts'
+import { endingSentence } from '../../words/endingSentence.ts'
 import { RepairPanel } from './RepairPanel.tsx'
 
 interface RoundCheckProps {
@@ -29,17 +31,18 @@ export function RoundCheck(props: RoundCheckProps) {
   const { construction } = spec
   const { terms } = useSettings()
   const sizes = useSizes()
+  const measuring = wordsOf(spec.form).measureNow
   const { round } = now
   const [counted, setCounted] = useState('')
   const [bold, rest] = endingSentence(round, terms)
   const { end } = writeRound(round, { construction, terms })
-  const next = plan.rounds[round.number]
+  const next = afterOf(plan.rounds, round)
   const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound === round.number)
   const other = /^\d{1,5}$/.test(counted.trim()) ? Number(counted) : undefined
   const differs = other !== undefined && other !== round.count
   const note = (): Deed => () => ({
     type: 'count',
-    round: round.number,
+    round: round.id,
     counted: other ?? round.count,
     expected: round.count,
   })
@@ -65,8 +68,7 @@ export function RoundCheck(props: RoundCheckProps) {
       {checkpoint && (
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-y-2 rule py-3">
           <p className="min-w-0 grow basis-96 text-24 max-sm:text-18">
-            <strong>Measure now:</strong> {sizes.withDoubt(checkpoint.across, checkpoint.plusMinus)} across.
-            Take the loop off the hook, lay it flat, do not stretch; twice, at right angles.
+            <strong>Measure now:</strong> {sayAllPromised(checkpoint.promises, sizes)}. {measuring}
           </p>
           <Link to={checkPath} className="button-line">
             Put in what you measure
@@ -123,7 +125,7 @@ export function RoundCheck(props: RoundCheckProps) {
           pieceId={pieceId}
           spec={spec}
           plan={plan}
-          round={round.number}
+          round={round}
           counted={other}
           act={act}
           onRecount={() => setCounted('')}

@@ -1,24 +1,26 @@
 import clsx from 'clsx'
 import {
+  belowOf,
   writeOps,
   writeRound,
-  type Construction,
+  type PieceSpec,
   type Plan,
-  type Position,
   type WorkView,
 } from '../../../core/index.ts'
 import { useSettings } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { CheckpointAhead } from './CheckpointAhead.tsx'
 import { CountTape } from './CountTape.tsx'
-import { endingSentence } from './endingSentence.ts'
+import { endingSentence } from '../../words/endingSentence.ts'
+import { wordsOf } from '../../words/formWords.ts'
 import { StitchRow } from './StitchRow.tsx'
 
 interface RoundInHandProps {
   readonly plan: Plan
-  readonly construction: Construction
+  readonly spec: PieceSpec
   readonly now: WorkView
-  readonly position: Position
+  /** Stitches, increases and decreases made in it. */
+  readonly unit: number
   /** Taps that take long to be stored. */
   readonly late: number
 }
@@ -28,12 +30,17 @@ const ROOM_FOR_MORE = 620
 const ROOM_FOR_ALL = 690
 
 /** The round on the hook, legible from across the table. */
-export function RoundInHand({ plan, construction, now, position, late }: RoundInHandProps) {
+export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const { terms } = useSettings()
   const { round, repeat } = now
   const ops = round.steps[repeat.step]!.ops
   const text = writeOps(ops, terms)
-  const { start, end } = writeRound(round, { construction, terms, below: plan.rounds[round.number - 2] })
+  const hangs = wordsOf(spec.form).hangs === true
+  const { start, end } = writeRound(round, {
+    construction: spec.construction,
+    terms,
+    below: belowOf(plan.rounds, round),
+  })
   const [bold, rest] = endingSentence(round, terms)
   const [stage, room] = useElementSize()
   return (
@@ -56,7 +63,7 @@ export function RoundInHand({ plan, construction, now, position, late }: RoundIn
           </p>
           <RepeatBoxes time={repeat.time} times={repeat.times} />
           <p className="line-clamp-3 pt-1 text-[min(1.25rem,4.5cqh)] text-ink-2 max-sm:text-[min(1rem,3.2cqh)]">
-            {position.unit === 0 && start ? (
+            {unit === 0 && start ? (
               <strong className="text-ink">Begin: {start}.</strong>
             ) : (
               <>At the end: {end}.</>
@@ -64,18 +71,18 @@ export function RoundInHand({ plan, construction, now, position, late }: RoundIn
           </p>
         </div>
         {room.height >= ROOM_FOR_MORE && (
-          <CheckpointAhead plan={plan} position={position} now={now} className="max-lg:hidden" />
+          <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} className="max-lg:hidden" />
         )}
       </div>
       <div className="relative lg:pb-3">
         <StitchRow
           units={now.units}
-          unit={position.unit}
+          unit={unit}
           bracket={now.bracket}
           terms={terms}
           roomHeight={room.height}
         />
-        <CountTape now={now} unit={position.unit} roomHeight={room.height} late={late} />
+        <CountTape now={now} unit={unit} roomHeight={room.height} late={late} />
         {room.height >= ROOM_FOR_MORE && (
           <p className="absolute right-7 bottom-5 w-[22rem] text-right text-24 leading-tight max-lg:hidden">
             <strong>{bold}</strong> {rest}
@@ -87,7 +94,7 @@ export function RoundInHand({ plan, construction, now, position, late }: RoundIn
           <p className="text-24 leading-tight max-sm:text-18">
             <strong>{bold}</strong> {rest}
           </p>
-          {room.height >= ROOM_FOR_ALL && <CheckpointAhead plan={plan} position={position} now={now} />}
+          {room.height >= ROOM_FOR_ALL && <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} />}
         </div>
       )}
       <p className="px-7 pb-1 text-[max(0.875rem,min(1.125rem,3cqh))] text-ink-2 max-sm:px-4 lg:hidden">

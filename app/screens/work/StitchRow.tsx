@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import type { Terms, Unit, WorkView } from '../../../core/index.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
-import { shortName } from '../../ui/wording.ts'
+import { shortName } from '../../words/wording.ts'
 import { stitchRowGeometry } from './stitchRowGeometry.ts'
 
 interface StitchRowProps {

@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import type { LogEvent } from '../../../core/index.ts'
-import { download } from '../../store/files.ts'
+import { download } from '../../store/exporting.ts'
 
 /** Storing failed: says so, goes on counting, and offers what is not stored as a file. */
 export function UnsavedLine({ since, events }: { since: number; events: readonly LogEvent[] }) {

@@ -28,7 +28,7 @@ import { WorkBar } from './WorkBar.tsx'
 import { YarnDialog } from './YarnDialog.tsx'
 import { WorkHeader } from './WorkHeader.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
-import { pieceAddress } from '../../ui/pieceWords.ts'
+import { pieceAddress } from '../../words/pieceWords.ts'
 
 export interface WorkDeskProps {
   readonly view: PieceView
@@ -47,7 +47,6 @@ const PRINTS = [100, 125, 150] as const
 
 /** The companion at the hook: shows the round, counts, and stops at its end for the check. */
 export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
-  const { construction } = spec
   const { state, late = 0, unsaved, act } = open
   const settings = useSettings()
   const navigate = useNavigate()
@@ -118,13 +117,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         />
       ) : (
         <TapArea onTap={() => count('stitch')} onSwipe={() => count('repeat')}>
-          <RoundInHand
-            plan={plan}
-            construction={construction}
-            now={now}
-            position={state.position}
-            late={late}
-          />
+          <RoundInHand plan={plan} spec={spec} now={now} unit={state.position.unit} late={late} />
         </TapArea>
       )}
       <WorkBar
@@ -140,6 +133,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         open={dialog === 'note'}
         onClose={() => setDialog(undefined)}
         copyId={copy.id}
+        plan={plan}
         onNote={(text) => act(noteAt(text))}
       />
       <GoToDialog
@@ -147,7 +141,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         open={dialog === 'goTo'}
         onClose={() => setDialog(undefined)}
         plan={plan}
-        position={state.position}
+        now={now.round.number}
         onGo={(target) => act((from) => goTo(rounds, from, target))}
       />
       {dialog === 'yarn' && (

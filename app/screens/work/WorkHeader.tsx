@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 import type { CopyRecord, Plan } from '../../../core/index.ts'
 import type { PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
-import { pieceAddress, pieceTitle } from '../../ui/pieceWords.ts'
+import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 
 interface WorkHeaderProps {
   readonly view: PieceView

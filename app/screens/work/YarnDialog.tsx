@@ -2,6 +2,7 @@ import {
   doubtAtHand,
   LIMITS,
   metresAtHand,
+  roundNamed,
   yarnCheck,
   yarnsIn,
   type PieceSpec,
@@ -32,7 +33,7 @@ interface YarnDialogProps {
 export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogProps) {
   const yarns = useYarns() ?? []
   const ids = plan.yarn.map(({ yarn }) => yarn)
-  const current = yarnsIn(plan.rounds[position.round - 1]!)
+  const current = yarnsIn(roundNamed(plan.rounds, position.round)!)
   const ordered = [...current, ...ids.filter((id) => !current.includes(id))]
   return (
     <Modal open={open} onClose={onClose} title="Will the yarn do?">

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { planPiece, unitsOf, workView } from '../../../core/index.ts'
 import { discSpec } from '../../../core/testing/specs.ts'
-import { endingSentence } from './endingSentence.ts'
-import { mismatchSentence } from './mismatchSentence.ts'
+import { endingSentence } from '../../words/endingSentence.ts'
+import { mismatchSentence } from '../../words/mismatchSentence.ts'
 import { stitchRowGeometry } from './stitchRowGeometry.ts'
 
 const plan = planPiece(discSpec(220))
@@ -16,7 +16,7 @@ test('the stitch in hand stays in the middle of the screen, and tiles never over
       (round, share, width) => {
         const units = unitsOf(plan.rounds[round - 1]!)
         const unit = Math.floor(share * units.length)
-        const { bracket } = workView(plan, { round, unit })
+        const { bracket } = workView(plan, { round: plan.rounds[round - 1]!.id, unit })
         const {
           places,
           measures,

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { substitutionPoints, type SubstitutionPoint, type Use, type YarnRecord } from '../../../core/index.ts'
-import { USE_WORDS } from '../../ui/cautionWords.ts'
-import { percent } from '../../ui/wording.ts'
+import { USE_WORDS } from '../../words/cautionWords.ts'
+import { percent } from '../../words/wording.ts'
 import { yarnTitle } from './yarnTitle.ts'
 
 interface SubstitutionProps {

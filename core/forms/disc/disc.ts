@@ -1,6 +1,6 @@
 import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
-import type { Millimetres } from '../../units/millimetres.ts'
+import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Sizes } from '../family.ts'
 
 /** A flat round piece. */
@@ -9,6 +9,9 @@ export interface DiscForm {
   /** Finished diameter. */
   readonly across: Millimetres
 }
+
+/** A flat round of a diameter, mm, as it is kept. */
+export const flatRound = (across: number) => ({ family: 'disc' as const, across })
 
 /** No mat is wider than a room's, mm. */
 export const WIDEST_DISC = 3000
@@ -22,7 +25,8 @@ const leastAcross = ({ h, start }: Sizes): number => 2 * (start.hole + 2 * h)
 
 /** A disc of radius r wants 2πr around: N* = 2πr/w (FIELD §3). */
 export const disc: Family<DiscForm> = {
-  fields: [{ key: 'across', least: 1, most: WIDEST_DISC }],
+  fields: [{ kind: 'length', key: 'across', least: 1, most: WIDEST_DISC, usual: 220 }],
+  starts: ['magicRing', 'chainTwo', 'chainRing'],
   validate({ across }, sizes) {
     const least = leastAcross(sizes)
     const most = Math.min(WIDEST_DISC, 2 * MOST_ROUNDS * sizes.h)
@@ -53,5 +57,12 @@ export const disc: Family<DiscForm> = {
       },
     ]
   },
-  target: ({ across }) => ({ of: 'across', value: across }),
+  measures: () => [{ of: 'across' }],
+  tape: [
+    { of: 'across', at: 'edge', needed: true },
+    { of: 'across', at: 'edge' },
+    { of: 'around', at: 'edge' },
+  ],
+  targets: ({ across }) => [{ of: 'across', value: across }],
+  towards: (form, _, { value }) => ({ ...form, across: mm(value) }),
 }

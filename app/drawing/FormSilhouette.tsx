@@ -1,0 +1,74 @@
+import type { ReactNode } from 'react'
+import type { FamilyName } from '../../core/index.ts'
+
+/** What each family of forms is for, in one small picture: the thing in grey, the work around it, the tape. */
+const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
+  disc: (
+    <>
+      <path d="M16 42c-2-14 7-25 20-25s22 11 20 25z" />
+      <path d="M28 18c0-3 3-5 8-5s8 2 8 5M36 13v-3M20 20c2-14 30-14 32 0M56 33c6 0 7-8 12-10" />
+      <Beads count={8} x={5} y={43} pitch={7.8} />
+      <Tape d="M5 56h62" />
+    </>
+  ),
+  cap: (
+    <>
+      <path d="M24 44c-1 10 3 16 12 16s13-6 12-16M24 44c-3-1-5 6 1 9M48 44c3-1 5 6-1 9" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        {Array.from({ length: 3 }, (_, index) => (
+          <rect key={index} x={19} y={23 + index * 7.2} width={34} height={6.4} rx={3} />
+        ))}
+        <path d="M21 22c1-9 7-13 15-13s14 4 15 13z" />
+      </g>
+      <Tape d="M60 9v36" />
+    </>
+  ),
+  tube: (
+    <>
+      <path d="M27 52V20c0-7 4-8 4-13h10c0 5 4 6 4 13v32M24 55h24" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        {Array.from({ length: 4 }, (_, index) => (
+          <rect key={index} x={20} y={21 + index * 7.4} width={32} height={6.6} rx={3} />
+        ))}
+      </g>
+      <Tape d="M20 58h32" />
+      <Tape d="M14 21v29" />
+    </>
+  ),
+}
+
+function Beads({ count, x, y, pitch }: { count: number; x: number; y: number; pitch: number }) {
+  return (
+    <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+      {Array.from({ length: count }, (_, index) => (
+        <rect key={index} x={x + index * pitch} y={y} width={pitch - 0.8} height={7} rx={3} />
+      ))}
+    </g>
+  )
+}
+
+function Tape({ d }: { d: string }) {
+  return (
+    <>
+      <path d={d} stroke="#0E2730" strokeWidth={5} />
+      <path d={d} stroke="#FFC21A" strokeWidth={2.6} />
+    </>
+  )
+}
+
+export function FormSilhouette({ family, size }: { family: FamilyName; size: number }) {
+  return (
+    <svg
+      width={size}
+      height={(size * 64) / 72}
+      viewBox="0 0 72 64"
+      aria-hidden
+      fill="none"
+      stroke="#6F868C"
+      strokeWidth={1.4}
+      className="shrink-0"
+    >
+      {SILHOUETTES[family]}
+    </svg>
+  )
+}

@@ -1,0 +1,80 @@
+import type { ReactNode } from 'react'
+import type { Plan } from '../../core/index.ts'
+import { pathOf } from './svgPath.ts'
+
+interface HalfSectionProps {
+  readonly plan: Plan
+  /** px per mm, px of the axis, and of the table or top that the first rounds lie on. */
+  readonly scale: number
+  readonly axis: number
+  readonly top: number
+  /** Which side of the axis it lies on. */
+  readonly mirrored: boolean
+  readonly yarns: ReadonlyMap<string, string>
+  readonly guess: boolean
+  readonly lit?: number
+}
+
+const THICKEST = 10
+
+/** A closed piece cut through, one side of its axis: a round is a capsule, from the top of the one below to its own. */
+export function HalfSection({ plan, scale, axis, top, mirrored, yarns, guess, lit }: HalfSectionProps) {
+  const side = mirrored ? 1 : -1
+  const pitch = (plan.rounds.at(-1)!.at.arc * scale) / plan.rounds.length
+  const thick = Math.min(THICKEST, Math.max(3, pitch * 0.72))
+  const place = ({ radius, z }: { readonly radius: number; readonly z: number }) => ({
+    x: axis + side * radius * scale,
+    y: top + z * scale,
+  })
+  return plan.rounds.map((round, index) => {
+    const below = plan.rounds[index - 1]?.at ?? { radius: plan.hole, z: 0 }
+    const [from, to] = [place(below), place(round.at)]
+    const long = Math.hypot(to.x - from.x, to.y - from.y)
+    // Caps are round: they stay within the round's own length.
+    const trim = Math.min(0.5, (thick / 2 + 0.6) / Math.max(long, 1))
+    const at = (share: number) => ({
+      x: from.x + (to.x - from.x) * share,
+      y: from.y + (to.y - from.y) * share,
+    })
+    const line = pathOf([at(trim), at(Math.max(trim + 0.01, 1 - trim))])
+    const ink = lit === round.number ? 4 : 2.2
+    return (
+      <g key={round.id} fill="none" strokeLinecap="round">
+        <path d={line} stroke="var(--color-ink)" strokeWidth={thick + ink / 2} />
+        <path
+          d={line}
+          stroke={guess ? 'var(--color-film)' : (yarns.get(round.yarn) ?? '#FAFCFB')}
+          strokeWidth={Math.max(1.2, thick - ink / 2)}
+        />
+      </g>
+    )
+  })
+}
+
+/** A head under its cap, in outline: one side of the axis, its crown where the cap's is, at the scale of the cap. */
+export function HeadBehind({
+  around,
+  scale,
+  axis,
+  top,
+  mirrored,
+}: {
+  readonly around: number
+  readonly scale: number
+  readonly axis: number
+  readonly top: number
+  readonly mirrored: boolean
+}): ReactNode {
+  const unit = (around / (2 * Math.PI)) * scale
+  const side = mirrored ? -1 : 1
+  return (
+    <path
+      transform={`translate(${axis} ${top}) scale(${side * unit} ${unit})`}
+      vectorEffect="non-scaling-stroke"
+      d="M0 .03C-.6 .03-1 .5-1 1.12C-1 1.3-.99 1.45-.97 1.6C-1.13 1.5-1.2 1.68-1.15 1.9C-1.1 2.12-1.02 2.2-.93 2.12C-.88 2.5-.62 2.86-.3 3.02C-.2 3.07-.1 3.08 0 3.08M-.55 2.9C-.53 3.2-.56 3.4-.68 3.55C-.9 3.7-1.3 3.76-1.6 3.9"
+      fill="none"
+      stroke="var(--color-hair)"
+      strokeWidth={1.4}
+    />
+  )
+}

@@ -1,0 +1,127 @@
+import { belowOf, expandSteps, yarnsIn, type PlannedRound, type Unit } from '../../../core/index.ts'
+import { Points, type Point } from './points.ts'
+import { footOf, rowBelow, rowOf, type View } from './view.ts'
+
+const KINDS = ['work', 'inc', 'dec'] as const satisfies readonly Unit['kind'][]
+export const [WORK, INC] = [0, 1] as const
+
+/**
+ * Stitches, increases and decreases as they lie in a piece, in working order: a column for each thing that there is
+ * to know of them. Corners are points in px, foot first, each line in working order.
+ */
+export interface Cells {
+  readonly count: number
+  /** Number of the round, and which unit of it. */
+  readonly round: Int32Array
+  readonly unit: Int32Array
+  /** Index of what it is: `WORK`, `INC`, or a decrease. */
+  readonly kind: Uint8Array
+  /** Yarn it shows, and yarn of its strand, by index: with several held together they take turns. */
+  readonly yarn: Uint8Array
+  readonly strand: Uint8Array
+  readonly yarns: readonly string[]
+  /** Where the points of its foot and of its top begin; those of the next cell's foot follow. */
+  readonly foot: Int32Array
+  readonly top: Int32Array
+  readonly points: Points
+}
+
+/** Every stitch of a plan in its true place: foot on the stitch it stands in, top at its share of the round. */
+export function cellsIn(view: View, turned = false): Cells {
+  const { rounds } = view.plan
+  const most = rounds.reduce((sum, { count, from }) => sum + Math.max(count, from), 0)
+  const cells = roomFor(most)
+  rounds.forEach((round, index) => addRound(cells, view, round, turned && index % 2 === 1))
+  cells.foot[cells.count] = cells.points.size
+  return cells
+}
+
+type Growing = { -readonly [K in keyof Cells]: Cells[K] } & { yarns: string[] }
+
+function roomFor(most: number): Growing {
+  const [round, unit] = [new Int32Array(most), new Int32Array(most)]
+  const [foot, top] = [new Int32Array(most + 1), new Int32Array(most)]
+  const [kind, yarn, strand] = [new Uint8Array(most), new Uint8Array(most), new Uint8Array(most)]
+  return { count: 0, round, unit, kind, yarn, strand, yarns: [], foot, top, points: new Points() }
+}
+
+function indexOf(yarns: string[], yarn: string): number {
+  const known = yarns.indexOf(yarn)
+  return known >= 0 ? known : yarns.push(yarn) - 1
+}
+
+function addRound(cells: Growing, view: View, round: PlannedRound, backwards: boolean): void {
+  const below = belowOf(view.plan.rounds, round)
+  const [inner, outer] = [footOf(view.plan, round), round.at.arc]
+  const [topRow, footRow] = [rowOf(round), rowBelow(view.plan, round)]
+  const standsIn = below?.count ?? round.from
+  const held = yarnsIn(round).map((yarn) => indexOf(cells.yarns, yarn))
+  const { points } = cells
+  let made = 0
+  let used = 0
+  let unit = 0
+  for (const { kind, uses, makes } of expandSteps(round.steps)) {
+    const [footFrom, footTo] =
+      standsIn > 0
+        ? [used / standsIn, (used + uses) / standsIn]
+        : [made / round.count, (made + makes) / round.count]
+    const [topFrom, topTo] = [made / round.count, (made + makes) / round.count]
+    made += makes
+    used += uses
+    const [from, to] = backwards ? [1 - topFrom, 1 - topTo] : [topFrom, topTo]
+    if (view.shows(from, to, outer)) {
+      const cell = cells.count++
+      cells.round[cell] = round.number
+      cells.unit[cell] = unit
+      cells.kind[cell] = KINDS.indexOf(kind)
+      cells.yarn[cell] = held[unit % held.length]!
+      cells.strand[cell] = held[(unit + 1) % held.length]!
+      cells.foot[cell] = points.size
+      if (view.apart(Math.min(from, to), outer)) {
+        // The foot is told by the top, which comes after it.
+        points.push(0, 0)
+        points.push(0, 0)
+      } else if (backwards) view.trace(1 - footFrom, 1 - footTo, inner, footRow, points)
+      else view.trace(footFrom, footTo, inner, footRow, points)
+      cells.top[cell] = points.size
+      view.trace(from, to, outer, topRow, points)
+      if (view.apart(Math.min(from, to), outer))
+        standUpright(points, cells.foot[cell], kind, (outer - inner) * view.scale)
+    }
+    unit++
+  }
+}
+
+/** In a row that has left the disc stitches stand upright; an increase has a narrow foot, a decrease a wide one. */
+function standUpright({ data, size }: Points, foot: number, kind: Unit['kind'], height: number): void {
+  const [fromX, fromY] = [data[2 * foot + 4]!, data[2 * foot + 5]!]
+  const [toX, toY] = [data[2 * size - 2]!, data[2 * size - 1]!]
+  const slope = ((toX - fromX) / 4) * (kind === 'inc' ? 1 : kind === 'dec' ? -1 : 0)
+  data[2 * foot] = fromX + slope
+  data[2 * foot + 1] = fromY - height
+  data[2 * foot + 2] = toX - slope
+  data[2 * foot + 3] = toY - height
+}
+
+/** One cell, spelt out. */
+export interface Cell {
+  readonly round: number
+  readonly unit: number
+  readonly kind: Unit['kind']
+  readonly yarn: string
+  readonly strand: string
+  readonly foot: readonly Point[]
+  readonly top: readonly Point[]
+}
+
+/** Cells spelt out one by one, for whoever looks at few of them. */
+export const cellList = (cells: Cells): Cell[] =>
+  Array.from({ length: cells.count }, (_, cell) => ({
+    round: cells.round[cell]!,
+    unit: cells.unit[cell]!,
+    kind: KINDS[cells.kind[cell]!]!,
+    yarn: cells.yarns[cells.yarn[cell]!]!,
+    strand: cells.yarns[cells.strand[cell]!]!,
+    foot: cells.points.list(cells.foot[cell], cells.top[cell]),
+    top: cells.points.list(cells.top[cell], cells.foot[cell + 1]),
+  }))

@@ -1,0 +1,156 @@
+import { belowOf, type Plan, type PlannedRound } from '../../../core/index.ts'
+import type { Point, Points } from './points.ts'
+import { footOf, rowOf, type View } from './view.ts'
+
+/** Where a drawing lies on its canvas: px per mm, and the middle of the disc in px. */
+export interface DrawingFrame {
+  readonly scale: number
+  readonly x: number
+  readonly y: number
+  /** Share of each round that is drawn round the disc; the rest runs straight. 1 for a whole disc. */
+  readonly cut: number
+  readonly mirrored: boolean
+  /** Where the piece turns into a wall, mm along the fabric: from there on only the straight part of rows is drawn. */
+  readonly bend?: number
+}
+
+/** Three quarters round, then off on the tangent. */
+export const UNROLL_CUT = 0.75
+
+const WIDEST_SEGMENT = Math.PI / 120
+/** How far beyond the edge the start line and the flat line go, px. */
+const PAST_EDGE = { start: 8, fit: 4 }
+/** Where the grip sits on the edge: half way up the far side of the start, clear of everything else. */
+const GRIP_TURN = 0.375
+
+/** What comes after the bend lies so far beyond it at the least, mm. */
+const BEYOND = 1e-7
+
+/**
+ * A piece that unrolls into its rows: round n lies at its distance along the fabric, N·w long, three quarters round the
+ * disc and then straight along the tangent. Its end meets the flat line exactly when N = N*. Where a wall begins the
+ * flat line bends, and rows go on straight below the disc, the last quarter of each.
+ */
+export function unrolled(plan: Plan, frame: DrawingFrame): View {
+  const { scale, cut, mirrored, x, y, bend = Infinity } = frame
+  const last = plan.rounds.at(-1)!
+  const edge = Math.min(last.at.arc, bend)
+  const reach = (row: number) => x + (mirrored ? -1 : 1) * (1 - cut) * row * scale
+  const fitAt = (row: number, along: number): Point => ({ x: reach(row), y: y + along * scale })
+  const beyond = plan.rounds.filter(({ at }) => at.arc > bend + BEYOND)
+  const walls = beyond.length > 0
+  return {
+    plan,
+    scale,
+    mirrored,
+    trace: (from, to, along, row, into) => {
+      const least = along > bend + BEYOND ? cut : 0
+      arc(frame, Math.max(least, from), Math.max(least, to), along, row, into)
+    },
+    shows: (from, to, along) => along <= bend + BEYOND || Math.max(from, to) > cut + 1e-9,
+    apart: (from, along) => from >= cut || along > bend + BEYOND,
+    roundAt: (point) => roundAt(plan, frame, point),
+    startLine: [{ x, y }, place(frame, 0, edge + PAST_EDGE.start / scale, 0)],
+    ...(cut < 1
+      ? {
+          fitLine: {
+            from: fitAt(2 * Math.PI * plan.hole, plan.hole),
+            to: walls
+              ? fitAt(wantedBefore(plan, beyond[0]!), edge)
+              : fitAt(2 * Math.PI * (edge + PAST_EDGE.fit / scale), edge + PAST_EDGE.fit / scale),
+            ...(walls ? { on: wallLine(plan, beyond).map(([row, along]) => fitAt(row, along)) } : {}),
+          },
+          rowEnd: (round: PlannedRound): Point => {
+            const middle = (footOf(plan, round) + round.at.arc) / 2
+            const wanted = round.at.arc > bend + BEYOND ? round.around : 2 * Math.PI * middle
+            return { x: reach(Math.max(rowOf(round), wanted)), y: y + middle * scale }
+          },
+        }
+      : {}),
+    grip: walls
+      ? {
+          at: { x: reach(rowOf(last) / 2), y: y + last.at.arc * scale },
+          turned: 90,
+          along: (point) => (point.y - y) / scale,
+        }
+      : {
+          at: place(frame, GRIP_TURN, edge, 0),
+          turned: mirrored ? -45 : 45,
+          along: (point) => Math.hypot(point.x - x, point.y - y) / scale,
+        },
+  }
+}
+
+/** The perimeter wanted where a wall begins, mm: that of the round below its first. */
+const wantedBefore = (plan: Plan, first: PlannedRound): number =>
+  (belowOf(plan.rounds, first) ?? first).around
+
+/** The perimeter wanted along a wall, and how far along the fabric, round by round. */
+const wallLine = (plan: Plan, wall: readonly PlannedRound[]): [number, number][] => [
+  ...wall.flatMap((round): [number, number][] => [
+    [round.around, footOf(plan, round)],
+    [round.around, round.at.arc],
+  ]),
+]
+
+/**
+ * A point of the unrolled disc in px: `turn` is the share of the round from its start, `radius` in mm,
+ * `straight` the mm of row per whole turn once past the cut.
+ */
+function place(frame: DrawingFrame, turn: number, radius: number, straight: number): Point {
+  const { scale, cut, mirrored } = frame
+  const angle = 2 * Math.PI * Math.min(turn, cut)
+  const past = Math.max(0, turn - cut) * straight
+  // Work begins at 3 o'clock and goes anticlockwise; past the cut it leaves along the tangent.
+  const right = radius * Math.cos(angle) - past * Math.sin(angle)
+  const up = radius * Math.sin(angle) + past * Math.cos(angle)
+  return { x: frame.x + (mirrored ? -right : right) * scale, y: frame.y - up * scale }
+}
+
+/** Adds points along a round from one turn to another, close enough together to look round. */
+function arc(
+  frame: DrawingFrame,
+  from: number,
+  to: number,
+  radius: number,
+  straight: number,
+  into: Points,
+): void {
+  const { cut, scale } = frame
+  const add = (turn: number) => {
+    const angle = 2 * Math.PI * Math.min(turn, cut)
+    const past = Math.max(0, turn - cut) * straight
+    const [cos, sin] = [Math.cos(angle), Math.sin(angle)]
+    const right = radius * cos - past * sin
+    into.push(
+      frame.x + (frame.mirrored ? -right : right) * scale,
+      frame.y - (radius * sin + past * cos) * scale,
+    )
+  }
+  const curved = Math.abs(Math.min(to, cut) - Math.min(from, cut)) * 2 * Math.PI
+  // A chord over angle a stands off its arc by about r·a²/8: near enough when that is a tenth of a pixel.
+  const widest = Math.max(WIDEST_SEGMENT, Math.sqrt(0.8 / Math.max(1, radius * scale)))
+  const segments = Math.max(1, Math.ceil(curved / widest))
+  const crosses = (from - cut) * (to - cut) < 0
+  add(from)
+  for (let segment = 1; segment <= segments; segment++) {
+    const [before, next] = [
+      from + ((to - from) * (segment - 1)) / segments,
+      from + ((to - from) * segment) / segments,
+    ]
+    // The corner where it leaves the disc is one of its points.
+    if (crosses && (before - cut) * (next - cut) < 0) add(cut)
+    add(segment === segments ? to : next)
+  }
+}
+
+/** The round under a point of the drawing, if any. */
+function roundAt(plan: Plan, frame: DrawingFrame, { x, y }: Point): PlannedRound | undefined {
+  const right = (frame.mirrored ? frame.x - x : x - frame.x) / frame.scale
+  const down = (y - frame.y) / frame.scale
+  const inRows = frame.cut < 1 && right > 0 && down > 0
+  const radius = inRows ? down : Math.hypot(right, down)
+  const round = plan.rounds.find(({ at }) => at.arc >= radius)
+  if (!round || radius < plan.hole || (!inRows && radius > (frame.bend ?? Infinity))) return undefined
+  return inRows && right > (1 - frame.cut) * rowOf(round) ? undefined : round
+}

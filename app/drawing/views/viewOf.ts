@@ -1,0 +1,109 @@
+import type { Plan, PlannedRound } from '../../../core/index.ts'
+import { standing } from './standing.ts'
+import { UNROLL_CUT, unrolled } from './unrolled.ts'
+import { footOf, rowOf, span, type Point, type View } from './view.ts'
+
+/** Room that a drawing has, px. */
+export interface Room {
+  readonly width: number
+  readonly height: number
+}
+
+/** A view and how large it came out, px. */
+export interface Fitted {
+  readonly view: View
+  readonly width: number
+  readonly height: number
+}
+
+/** Whether a piece is a wall from its first round on: it stands in a chain, around something. */
+export const isWall = (plan: Plan): boolean => plan.rounds[0]!.from > 0
+
+/** Whether it lies flat on a table when it is made as it should be. */
+export const isFlat = (plan: Plan): boolean => plan.finished.lie !== undefined
+
+/** A round goes up rather than out when it widens by less than this share of what it adds to the fabric. */
+const GOES_UP = 0.55
+
+/**
+ * How far along the fabric a piece that is closed in the middle turns into a wall, mm: from there on every round goes up
+ * rather than out. Flat pieces never do.
+ */
+export function bendOf(plan: Plan): number {
+  if (isFlat(plan) || isWall(plan)) return Infinity
+  const { rounds } = plan
+  const out = rounds.findLastIndex((round, index) => {
+    const below = rounds[index - 1]?.at ?? { radius: plan.hole, arc: plan.hole }
+    return round.at.radius - below.radius >= GOES_UP * (round.at.arc - below.arc)
+  })
+  return out === rounds.length - 1 ? Infinity : (rounds[out]?.at.arc ?? Infinity)
+}
+
+/** The last round that widens, of a piece that is worked even after it. */
+export function lastOfCrown({ rounds }: Plan): PlannedRound | undefined {
+  const widest = rounds.findLast(({ from, count, number }) => number > 1 && count > from)
+  return widest === rounds.at(-1) ? undefined : widest
+}
+
+/** How large a wall is that is cut open, mm: its longest row or the girth it wants, and its length. */
+export function sizeCutOpen(plan: Plan): { readonly wide: number; readonly long: number } {
+  const { rounds } = plan
+  return {
+    wide: Math.max(...rounds.map((round) => Math.max(rowOf(round), round.around))),
+    long: rounds.at(-1)!.at.arc - footOf(plan, rounds[0]!),
+  }
+}
+
+/** Reach of a row past the middle of the disc when a quarter of it runs straight, in radii. */
+export const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
+
+/** How large a piece is that stands, mm. */
+export function sizeStanding(plan: Plan): { readonly wide: number; readonly tall: number } {
+  const tall = Math.max(...plan.rounds.map(({ at }) => (isWall(plan) ? at.arc : at.z)))
+  return { wide: 2 * Math.max(...plan.rounds.map(({ at }) => at.radius)), tall }
+}
+
+/** What a standing piece covers, as one outline. */
+export function outlineStanding(view: View): Point[] {
+  const { plan } = view
+  const levels = [footOf(plan, plan.rounds[0]!), ...plan.rounds.map(({ at }) => at.arc)]
+  const side = (share: number) => levels.map((along) => span(view, share, share, along, 0)[0]!)
+  return [...side(0), ...side(0.5).reverse()]
+}
+
+/** Less than so high for its width, a piece tells more seen from above. */
+const WORTH_STANDING = 0.3
+
+/** Whether a piece is seen best as it stands. */
+export function stands(plan: Plan): boolean {
+  const { wide, tall } = sizeStanding(plan)
+  return isWall(plan) || (!isFlat(plan) && tall >= WORTH_STANDING * wide)
+}
+
+/**
+ * The piece seen as it lies or stands, as large as there is room: a disc face-on, a wall or a cap in elevation.
+ * @param hangs whether it is closed at the top, as a cap is worn
+ * @param margin px that stay free all round
+ */
+export function wholeIn(
+  plan: Plan,
+  { width, height }: Room,
+  mirrored: boolean,
+  { margin = 2, hangs = false }: { readonly margin?: number; readonly hangs?: boolean } = {},
+): Fitted {
+  const last = plan.rounds.at(-1)!
+  if (stands(plan)) {
+    const { wide, tall } = sizeStanding(plan)
+    const scale = Math.min((width - 2 * margin) / wide, (height - 2 * margin) / tall)
+    const size = { width: wide * scale + 2 * margin, height: tall * scale + 2 * margin }
+    const table = hangs ? margin : size.height - margin
+    return { view: standing(plan, { scale, x: size.width / 2, table, mirrored, hangs }), ...size }
+  }
+  const size = Math.min(width, height)
+  const scale = (size / 2 - margin) / last.at.arc
+  return {
+    view: unrolled(plan, { scale, x: size / 2, y: size / 2, cut: 1, mirrored }),
+    width: size,
+    height: size,
+  }
+}

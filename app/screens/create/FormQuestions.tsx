@@ -1,0 +1,137 @@
+import { ToggleGroup } from 'radix-ui'
+import { FAMILY_NAMES, fieldsOf, type AnyField, type FamilyName } from '../../../core/index.ts'
+import { FormSilhouette } from '../../drawing/FormSilhouette.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { wordsOf } from '../../words/formWords.ts'
+import type { Answers } from './formAsked.ts'
+
+/** What it must fit: one of the families. */
+export function FormChoice({
+  family,
+  onChange,
+}: {
+  family: FamilyName
+  onChange: (family: FamilyName) => void
+}) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      value={family}
+      onValueChange={(next) => next && onChange(next as FamilyName)}
+      aria-label="What it is"
+      className="grid grid-cols-[repeat(auto-fit,minmax(7.5rem,1fr))] gap-2"
+    >
+      {FAMILY_NAMES.map((name) => (
+        <ToggleGroup.Item
+          key={name}
+          value={name}
+          className="slab grid min-h-11 justify-items-center gap-1 border-2 rule px-2 py-2 text-18 leading-tight data-[state=on]:bg-film-2 data-[state=on]:shadow-[inset_0_-5px_0_var(--color-ink)]"
+        >
+          <FormSilhouette family={name} size={40} />
+          {wordsOf({ family: name }).offer}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  )
+}
+
+interface FormQuestionsProps {
+  readonly family: FamilyName
+  readonly answers: Answers
+  readonly onAnswer: (key: string, text: string) => void
+  /** The field that is at fault. */
+  readonly fault: string | undefined
+}
+
+/** The sizes that a family asks for, the lengths large, on tape; what else it asks below them. */
+export function FormQuestions({ family, answers, onAnswer, fault }: FormQuestionsProps) {
+  const fields = fieldsOf(family)
+  const question = (field: AnyField, index: number) => (
+    <Question
+      key={`${family} ${field.key}`}
+      field={field}
+      family={family}
+      text={answers[field.key] ?? ''}
+      first={index === 0}
+      wrong={fault === `form.${field.key}`}
+      onAnswer={(text) => onAnswer(field.key, text)}
+    />
+  )
+  return (
+    <>
+      <div className="grid gap-3 bg-tape p-4">
+        {fields.filter(({ kind }) => kind === 'length').map(question)}
+      </div>
+      {fields.some(({ kind }) => kind !== 'length') && (
+        <div className="grid grid-cols-2 items-end gap-4">
+          {fields.filter(({ kind }) => kind !== 'length').map((field) => question(field, -1))}
+        </div>
+      )}
+    </>
+  )
+}
+
+interface QuestionProps {
+  readonly field: AnyField
+  readonly family: FamilyName
+  readonly text: string
+  readonly first: boolean
+  readonly wrong: boolean
+  readonly onAnswer: (text: string) => void
+}
+
+function Question({ field, family, text, first, wrong, onAnswer }: QuestionProps) {
+  const sizes = useSizes()
+  const words = wordsOf({ family }).fields[field.key]!
+  if (field.kind === 'choice') {
+    return (
+      <label className="grid gap-1">
+        <span className="text-16">{words.question}</span>
+        <select
+          className="field"
+          value={text || field.choices[0]}
+          onChange={(event) => onAnswer(event.target.value)}
+        >
+          {field.choices.map((name) => (
+            <option key={name} value={name}>
+              {words.choices![name]!.label}
+            </option>
+          ))}
+        </select>
+      </label>
+    )
+  }
+  if (field.kind === 'share') {
+    return (
+      <label className="grid gap-1">
+        <span className="text-16">{words.question}</span>
+        <input
+          className="field"
+          placeholder={`${Math.round(field.usual * 100)}%`}
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          aria-invalid={wrong}
+          aria-describedby="how-wide-answer"
+          onChange={(event) => onAnswer(event.target.value)}
+        />
+      </label>
+    )
+  }
+  return (
+    <label className="grid gap-1">
+      <span className="slab text-21">{words.question}</span>
+      <input
+        className="slab w-full border-b-2 rule bg-transparent text-36 outline-none placeholder:text-ink/60"
+        placeholder={sizes.full(sizes.unit === 'in' ? Math.round(field.usual / 12.7) * 12.7 : field.usual)}
+        inputMode="decimal"
+        autoComplete="off"
+        autoFocus={first}
+        value={text}
+        aria-invalid={wrong}
+        aria-describedby="how-wide-answer"
+        onChange={(event) => onAnswer(event.target.value)}
+      />
+    </label>
+  )
+}

@@ -1,0 +1,41 @@
+import { fieldsOf, type AnyField, type StoredForm } from '../../../core/index.ts'
+import { parsePercent } from '../../ui/parseCount.ts'
+import type { Sizes } from '../../ui/useSizes.ts'
+
+/** What is typed or chosen so far, by field. */
+export type Answers = Readonly<Record<string, string>>
+
+interface Problem {
+  readonly path: string
+  readonly text: string
+}
+
+/**
+ * The form that is asked for, once every size that has no usual value is there; or the first answer that cannot be.
+ * Shares and choices are as usual until somebody says otherwise.
+ */
+export function formAsked(
+  usual: StoredForm,
+  answers: Answers,
+  sizes: Pick<Sizes, 'parse'>,
+): { readonly form?: StoredForm; readonly problem?: Problem } {
+  const values: Record<string, number | string> = {}
+  let missing = false
+  for (const field of fieldsOf(usual.family)) {
+    const text = answers[field.key]?.trim() ?? ''
+    if (field.kind === 'choice') {
+      values[field.key] = text === '' ? field.choices[0]! : text
+    } else if (text === '') {
+      if (field.kind === 'length') missing = true
+      else values[field.key] = field.usual
+    } else {
+      const read = readSize(field, text, sizes)
+      if (!read.ok) return { problem: { path: `form.${field.key}`, text: read.message } }
+      values[field.key] = read.value
+    }
+  }
+  return missing ? {} : { form: { ...usual, ...values } }
+}
+
+const readSize = (field: Extract<AnyField, { least: number }>, text: string, sizes: Pick<Sizes, 'parse'>) =>
+  field.kind === 'share' ? parsePercent(field.least, field.most)(text) : sizes.parse(text)

@@ -1,0 +1,89 @@
+import { useCallback, useMemo } from 'react'
+import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
+import { HeadBehind } from '../../drawing/HalfSection.tsx'
+import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
+import { bendOf, sizeStanding, TAIL } from '../../drawing/views/viewOf.ts'
+import { standing } from '../../drawing/views/standing.ts'
+import { useYarnColours } from '../../store/queries.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { sayAllPromised } from '../../words/measureWords.ts'
+import { CrownWords } from './CrownWords.tsx'
+import { PieceDrawing } from './PieceDrawing.tsx'
+import { headOf } from './planModel.ts'
+import type { StackedProps } from './StackedDrawings.tsx'
+
+const TALLEST = 560
+/** Of the head that shows under a cap, in half heads. */
+const HEAD_BELOW = 1.7
+
+/** A closed piece: as it is worn, and unrolled with its wall below its crown. */
+export function ClosedStacked(props: StackedProps & { readonly worn: boolean }) {
+  const { model, plan, spec, width, lit, onPoint, unrolls, worn } = props
+  const mirrored = model.settings.hand === 'left'
+  const guess = spec.gauge.certainty === 'guess'
+  const { arc } = plan.rounds.at(-1)!.at
+  const bend = bendOf(plan)
+  const disc = Math.min(bend, arc)
+  const deep = bend === Infinity ? disc : arc
+  const scale = Math.min((width - 8) / (disc * (1 + TAIL)), (2 * TALLEST) / (disc + deep))
+  const radius = disc * scale
+  const [x, y] = [mirrored ? width - radius - 4 : radius + 4, radius + 12]
+  const viewAt = useCallback(
+    (held?: number) => unrolled(plan, { scale: held ?? scale, x, y, cut: UNROLL_CUT, mirrored, bend }),
+    [plan, scale, x, y, mirrored, bend],
+  )
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
+      <CrownWords plan={plan} spec={spec} guess={guess} />
+      {worn && <AsWorn {...{ model, plan, spec, width, mirrored, guess }} />}
+      {unrolls && (
+        <PieceDrawing {...{ model, spec, viewAt, width, lit, onPoint }} height={(disc + deep) * scale + 30} />
+      )}
+    </div>
+  )
+}
+
+type AsWornProps = Pick<StackedProps, 'model' | 'plan' | 'spec' | 'width'> & {
+  readonly mirrored: boolean
+  readonly guess: boolean
+}
+
+/** The piece in elevation, closed at the top, over the head it is made for. */
+function AsWorn({ model, plan, width, mirrored, guess }: AsWornProps) {
+  const sizes = useSizes()
+  const colours = useYarnColours()
+  const head = headOf(model.piece)
+  const { wide, tall } = sizeStanding(plan)
+  const below = head === undefined ? 0 : Math.max(0, (HEAD_BELOW * head) / (2 * Math.PI) + wide / 2 - tall)
+  const scale = Math.min((width * 0.7) / wide, TALLEST / (tall + below))
+  const height = (tall + below) * scale + 8
+  const view = useMemo(
+    () => standing(plan, { scale, x: width / 2, table: 4, mirrored, hangs: true }),
+    [plan, scale, width, mirrored],
+  )
+  const at = head === undefined ? undefined : { around: head, scale, axis: width / 2, top: 4 }
+  return (
+    <div
+      className="relative"
+      style={{ width, height }}
+      role="img"
+      aria-label={`As it is worn: ${sayAllPromised(plan.finished.promises, sizes, guess)}`}
+    >
+      <svg className="absolute inset-0 overflow-hidden" width={width} height={height} aria-hidden>
+        {at && (
+          <>
+            <HeadBehind {...at} mirrored={false} />
+            <HeadBehind {...at} mirrored />
+          </>
+        )}
+      </svg>
+      <StitchCanvas
+        view={view}
+        width={width}
+        height={height}
+        yarns={colours}
+        shown={guess ? { kind: 'guess' } : { kind: 'all' }}
+      />
+    </div>
+  )
+}

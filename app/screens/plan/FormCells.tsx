@@ -1,0 +1,80 @@
+import { fieldsOf, type AnyField, type PieceRecord } from '../../../core/index.ts'
+import { Choices } from '../../ui/Choices.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parsePercent } from '../../ui/parseCount.ts'
+import { PopoverCell } from '../../ui/PopoverCell.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { wordsOf } from '../../words/formWords.ts'
+import { faultAt, type PlanModel } from './planModel.ts'
+
+interface FormCellsProps {
+  readonly model: PlanModel
+  /** Class names of a cell. */
+  readonly cell: string
+}
+
+/** What the piece must become: a cell for every field of its form's family. */
+export function FormCells({ model, cell }: FormCellsProps) {
+  return fieldsOf(model.piece.form.family).map((field, index) => (
+    <FormCell key={field.key} model={model} field={field} cell={cell} first={index === 0} />
+  ))
+}
+
+function FormCell({
+  model,
+  field,
+  cell,
+  first,
+}: FormCellsProps & { readonly field: AnyField; readonly first: boolean }) {
+  const { piece, fault, changePiece, taking } = model
+  const sizes = useSizes()
+  const words = wordsOf(piece.form).fields[field.key]!
+  const value = (piece.form as unknown as Readonly<Record<string, number | string>>)[field.key]!
+  const withValue = (next: number | string): PieceRecord => ({
+    ...piece,
+    form: { ...piece.form, [field.key]: next },
+  })
+  const wrong = faultAt(fault, `form.${field.key}`)
+  if (field.kind === 'choice') {
+    const choices = words.choices!
+    return (
+      <PopoverCell className={cell} label={words.label} value={choices[value]!.label} fault={wrong}>
+        <Choices
+          label={words.label}
+          value={String(value)}
+          onChange={(next) => changePiece(withValue(next))}
+          choices={field.choices.map((name) => ({ value: name, ...choices[name]! }))}
+        />
+      </PopoverCell>
+    )
+  }
+  const common = {
+    className: cell,
+    label: words.label,
+    value: Number(value),
+    fault: wrong,
+    onChange: (next: number) => changePiece(withValue(next)),
+  }
+  if (field.kind === 'share') {
+    return (
+      <NumberCell
+        {...common}
+        format={(share) => (share * 100).toFixed(0).replace('-', '−')}
+        parse={taking(parsePercent(field.least, field.most), withValue)}
+        step={0.01}
+        signed
+        unit="%"
+      />
+    )
+  }
+  return (
+    <NumberCell
+      {...common}
+      format={sizes.bare}
+      parse={taking(sizes.between(field.least, field.most), withValue)}
+      step={sizes.step}
+      unit={first ? `± ${sizes.bare(piece.tolerance)} ${sizes.unit}` : sizes.unit}
+      takes="length"
+    />
+  )
+}

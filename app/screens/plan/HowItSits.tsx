@@ -1,0 +1,35 @@
+import { wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
+import { WallFromAbove } from '../../drawing/WallFromAbove.tsx'
+import { useYarnColours } from '../../store/queries.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { wallFitWords } from '../../words/formWords.ts'
+
+interface HowItSitsProps {
+  readonly plan: Plan
+  readonly spec: PieceSpec
+  readonly size: number
+  readonly guess: boolean
+}
+
+/** A wall cut across around what it goes over, and in words how snug it sits. */
+export function HowItSits({ plan, spec, size, guess }: HowItSitsProps) {
+  const sizes = useSizes()
+  const colours = useYarnColours()
+  const fit = wallFit(spec, plan)
+  const [bold, rest] = wallFitWords(fit, sizes, guess)
+  return (
+    <div className="shrink-0" style={{ width: size }}>
+      <p className="pb-1 text-16 leading-tight">
+        <strong>{bold}</strong> {rest}
+      </p>
+      <WallFromAbove
+        round={plan.rounds.at(-1)!}
+        fit={fit}
+        yarns={colours}
+        guess={guess}
+        size={size}
+        label={`Cut across: ${bold} ${rest}`}
+      />
+    </div>
+  )
+}

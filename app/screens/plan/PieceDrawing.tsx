@@ -1,0 +1,39 @@
+import type { ReactNode } from 'react'
+import type { PieceSpec } from '../../../core/index.ts'
+import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
+import type { LeaderTo } from '../../drawing/PlanOverlay.tsx'
+import type { View } from '../../drawing/views/view.ts'
+import { useYarnColours } from '../../store/queries.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { wordsOf } from '../../words/formWords.ts'
+import { isTurned, pulledSize, type PlanModel } from './planModel.ts'
+
+interface PieceDrawingProps {
+  readonly model: PlanModel
+  readonly spec: PieceSpec
+  readonly viewAt: (heldScale?: number) => View
+  readonly width: number
+  readonly height: number
+  readonly lit: number | undefined
+  readonly onPoint: (round: number | undefined) => void
+  readonly leaderTo?: LeaderTo
+  readonly children?: (view: View) => ReactNode
+}
+
+/** The piece that is planned, in whatever view: in its yarns, its edge there to be pulled. */
+export function PieceDrawing({ model, spec, lit, ...drawing }: PieceDrawingProps) {
+  const sizes = useSizes()
+  const colours = useYarnColours()
+  const { piece } = model
+  return (
+    <PlanDrawing
+      {...drawing}
+      turned={isTurned(piece.construction.rounds)}
+      guess={spec.gauge.certainty === 'guess'}
+      yarns={colours}
+      fitWords={wordsOf(piece.form).fitLine}
+      lit={lit}
+      pulled={pulledSize(model, spec, sizes)}
+    />
+  )
+}

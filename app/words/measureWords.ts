@@ -1,0 +1,45 @@
+import { plusMinusOf, type MeasureKind, type Promised } from '../../core/index.ts'
+import type { Sizes } from '../ui/useSizes.ts'
+
+interface MeasureWords {
+  /** After the number: "21.9 cm across". */
+  readonly after: string
+  /** What a field for it is called. */
+  readonly field: string
+  /** The heading of a column of it. */
+  readonly column: string
+  /** How the piece differs when it is off: "0.7 cm small". */
+  readonly off: readonly [less: string, more: string]
+}
+
+export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
+  across: { after: 'across', field: 'Across', column: 'across', off: ['small', 'large'] },
+  around: { after: 'around', field: 'Around', column: 'around', off: ['tight', 'loose'] },
+  width: { after: 'wide laid flat', field: 'Wide, laid flat', column: 'wide', off: ['narrow', 'wide'] },
+  length: { after: 'long', field: 'Long', column: 'long', off: ['short', 'long'] },
+  height: { after: 'high', field: 'High', column: 'high', off: ['low', 'high'] },
+  depth: { after: 'deep', field: 'Deep, along it', column: 'deep', off: ['shallow', 'deep'] },
+  opening: { after: 'open', field: 'Opening', column: 'open', off: ['narrow', 'wide'] },
+}
+
+/** "21.9 ± 0.5 cm across" */
+export const sayPromised = (promised: Promised, sizes: Sizes): string =>
+  `${sayBare(promised, sizes)} ${MEASURE_WORDS[promised.of].after}`
+
+/** "21.9 ± 0.5 cm" */
+export const sayBare = (promised: Promised, sizes: Sizes): string =>
+  sizes.withDoubt(promised.value, plusMinusOf(promised))
+
+/** "46 to 74 cm across": a guess, by both ends of what it may be. */
+export const sayGuessed = (promised: Promised, sizes: Sizes): string =>
+  `${sayRange(promised, sizes)} ${MEASURE_WORDS[promised.of].after}`
+
+/** "46 to 74 cm" */
+export function sayRange(promised: Promised, sizes: Sizes): string {
+  const by = plusMinusOf(promised)
+  return `${sizes.bare(promised.value - by)} to ${sizes.full(promised.value + by)}`
+}
+
+/** Several sizes in one phrase: "16.0 ± 0.4 cm long, 12.4 ± 0.2 cm wide laid flat". */
+export const sayAllPromised = (promises: readonly Promised[], sizes: Sizes, guess = false): string =>
+  promises.map((one) => (guess ? sayGuessed(one, sizes) : sayPromised(one, sizes))).join(', ')

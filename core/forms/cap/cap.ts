@@ -1,0 +1,183 @@
+import { lengthOf } from '../../errors/sentence.ts'
+import { SpecError } from '../../errors/specError.ts'
+import { mm, type Millimetres } from '../../units/millimetres.ts'
+import type { Family, Guide, Outline, Sizes } from '../family.ts'
+
+/** Closed over a crown and worked down to the brow. */
+export interface CapForm {
+  readonly family: 'cap'
+  /** Around the head. */
+  readonly head: Millimetres
+  /** The share by which the cap is smaller than the head. */
+  readonly ease: number
+  /** From the middle of the crown to the edge, along the surface. */
+  readonly depth: Millimetres
+  readonly crown: 'rounded' | 'flat' | 'dome'
+  readonly brim: 'plain' | 'tightened'
+}
+
+const CROWN_SECTION = 'crown'
+const WALL_SECTION = 'wall'
+const BRIM_SECTION = 'brim'
+/** Where the cap goes round the head: everything below its crown. */
+const ROUND_THE_HEAD = [WALL_SECTION, BRIM_SECTION]
+
+const LEAST_HEAD = 100
+const MOST_HEAD = 900
+const MOST_DEPTH = 600
+const EASES = [-0.1, 0.25] as const
+/** A flat disc stops growing at this share of the crown's width; from there an even round stands between two others. */
+const ROUNDED_FROM = 0.82
+/** A tightened brim is drawn in by so much in its first round (FIELD §11: 4 to 6%), and has so many rounds. */
+const DRAWN_IN = 0.05
+const BRIM_ROUNDS = 3
+/** Rounds at the least that go round the head under the crown. */
+const FEWEST_ROUNDS = 2
+/** Fewer stitches do not go round anything. */
+const FEWEST_STITCHES = 12
+
+/** Around the finished cap, mm: fabric of a cap stretches over the head, so its thickness is not counted. */
+const girthOf = ({ head, ease }: CapForm): number => head * (1 - ease)
+
+const edgeShare = ({ brim }: CapForm): number => (brim === 'tightened' ? 1 - DRAWN_IN : 1)
+
+/** The stretch from the middle to where the wall begins (FIELD §3 and §11). */
+function crownGuide(form: CapForm, { h, start: { hole } }: Sizes): Guide {
+  const radius = girthOf(form) / (2 * Math.PI)
+  if (form.crown === 'dome') {
+    return {
+      length: (Math.PI / 2) * radius - hole,
+      lies: 'fitted',
+      perimeter: (along) => 2 * Math.PI * radius * Math.sin(Math.min(Math.PI / 2, (hole + along) / radius)),
+    }
+  }
+  if (form.crown === 'flat') {
+    return { length: radius - hole, lies: 'flat', perimeter: (along) => 2 * Math.PI * (hole + along) }
+  }
+  const flatRounds = Math.max(1, Math.round((ROUNDED_FROM * radius - hole) / h))
+  const flat = hole + flatRounds * h
+  const stairs = Math.max(0, Math.round((radius - flat) / h))
+  const wide = (along: number) => {
+    const beyond = hole + along - flat
+    if (beyond <= 0) return hole + along
+    // Even round, wider round, even round, wider round; the last comes out as wide as the wall.
+    const wider = Math.floor((beyond / h + 1e-6) / 2)
+    return wider >= stairs ? radius : flat + wider * h
+  }
+  return {
+    length: flatRounds * h + 2 * stairs * h,
+    lies: 'fitted',
+    perimeter: (along) => 2 * Math.PI * wide(along),
+  }
+}
+
+const brimLength = ({ brim }: CapForm, { h }: Sizes): number => (brim === 'tightened' ? BRIM_ROUNDS * h : 0)
+
+/** How deep a cap is at the least: its crown, and some rounds around the head. */
+const leastDepth = (form: CapForm, sizes: Sizes): number =>
+  sizes.start.hole + crownGuide(form, sizes).length + FEWEST_ROUNDS * sizes.h + brimLength(form, sizes)
+
+const around = (id: string, length: number, girth: number): Outline => ({
+  id,
+  even: true,
+  guide: { length, lies: 'fitted', perimeter: () => girth },
+})
+
+export const cap: Family<CapForm> = {
+  fields: [
+    { kind: 'length', key: 'head', least: LEAST_HEAD, most: MOST_HEAD, usual: 570 },
+    { kind: 'length', key: 'depth', least: 40, most: MOST_DEPTH, usual: 225 },
+    { kind: 'share', key: 'ease', least: EASES[0], most: EASES[1], usual: 0.05 },
+    { kind: 'choice', key: 'crown', choices: ['rounded', 'flat', 'dome'] },
+    { kind: 'choice', key: 'brim', choices: ['plain', 'tightened'] },
+  ],
+  starts: ['magicRing', 'chainTwo', 'chainRing'],
+  validate(form, sizes) {
+    const { head, depth, ease, crown, brim } = form
+    if (!['rounded', 'flat', 'dome'].includes(crown)) {
+      throw new SpecError('form.crown', 'There is no such crown.', 'Take one of the three.')
+    }
+    if (brim !== 'plain' && brim !== 'tightened') {
+      throw new SpecError('form.brim', 'There is no such brim.', 'Take one of the two.')
+    }
+    if (!(ease >= EASES[0] && ease <= EASES[1])) {
+      throw new SpecError(
+        'form.ease',
+        'No cap is so much smaller or larger than the head.',
+        'From −10% (loose) to 25% (very tight); snug is 3 to 10%.',
+      )
+    }
+    const least = Math.max(LEAST_HEAD, (FEWEST_STITCHES * sizes.w) / (1 - ease))
+    if (!(head >= least)) {
+      throw new SpecError(
+        'form.head',
+        `${lengthOf(head)} around is no head to make a cap for.`,
+        `At least ${lengthOf(Math.ceil(least))} in this gauge.`,
+      )
+    }
+    if (head > MOST_HEAD) {
+      throw new SpecError(
+        'form.head',
+        `${lengthOf(head)} around is no head to make a cap for.`,
+        `Up to ${lengthOf(MOST_HEAD)}.`,
+      )
+    }
+    const shallow = leastDepth(form, sizes)
+    if (!(depth >= shallow)) {
+      throw new SpecError(
+        'form.depth',
+        `${lengthOf(depth)} is less than this crown and ${FEWEST_ROUNDS} rounds around the head.`,
+        `At least ${lengthOf(Math.ceil(shallow))} in this gauge.`,
+      )
+    }
+    if (depth > MOST_DEPTH) {
+      throw new SpecError(
+        'form.depth',
+        `${lengthOf(depth)} from crown to edge would hang over the shoulders.`,
+        `Up to ${lengthOf(MOST_DEPTH)}.`,
+      )
+    }
+    const { hole } = sizes.start
+    if (2 * Math.PI * hole > girthOf(form) / 2) {
+      throw new SpecError(
+        'construction.start',
+        'A ring of so many chains leaves a hole half as wide as the cap.',
+        'A magic ring, or a ring of 3 to 5 chains.',
+      )
+    }
+  },
+  sections(form, sizes) {
+    const girth = girthOf(form)
+    const guide = crownGuide(form, sizes)
+    const brim = brimLength(form, sizes)
+    const wall = form.depth - sizes.start.hole - guide.length - brim
+    return [
+      { id: CROWN_SECTION, guide },
+      around(WALL_SECTION, wall, girth),
+      ...(brim > 0 ? [around(BRIM_SECTION, brim, girth * edgeShare(form))] : []),
+    ]
+  },
+  measures: () => [
+    { of: 'across', in: [CROWN_SECTION] },
+    { of: 'depth', in: ROUND_THE_HEAD },
+    { of: 'width', in: ROUND_THE_HEAD },
+  ],
+  tape: [
+    { of: 'across', at: 'edge', needed: true, in: [CROWN_SECTION] },
+    { of: 'across', at: 'edge', in: [CROWN_SECTION] },
+    { of: 'width', at: 'edge', needed: true, in: ROUND_THE_HEAD },
+    { of: 'depth', at: 'edge', in: ROUND_THE_HEAD },
+  ],
+  targets(form) {
+    return [
+      { of: 'depth', value: form.depth },
+      { of: 'width', value: (girthOf(form) * edgeShare(form)) / 2 },
+    ]
+  },
+  around: ({ head }) => head,
+  towards(form, _, { of, value }) {
+    if (of === 'depth') return { ...form, depth: mm(value) }
+    if (of !== 'width') return form
+    return { ...form, head: mm((2 * value) / edgeShare(form) / (1 - form.ease)) }
+  },
+}

@@ -1,0 +1,75 @@
+/** A size that one can take with a tape. */
+export type MeasureKind = 'across' | 'around' | 'width' | 'length' | 'height' | 'depth' | 'opening'
+
+/** Where the top of a round lies, mm. */
+export interface PlaceOfRound {
+  readonly radius: number
+  /** Height over the table. */
+  readonly z: number
+  /** Distance along the fabric from where it begins. */
+  readonly arc: number
+}
+
+/** A size of a piece by the round it is taken at. */
+export interface Measure {
+  readonly of: MeasureKind
+  /** Number of the round, from 1. */
+  readonly at: number
+}
+
+/** What a plan says that a tape will find: mm, with its standard deviation. */
+export interface Promised extends Measure {
+  readonly value: number
+  readonly sd: number
+}
+
+/** What a tape found, mm: once, or at several places of the same round. */
+export interface Seen extends Measure {
+  readonly values: readonly number[]
+}
+
+/** By how much a size grows with each millimetre of a place. */
+const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound>> = {
+  /** Through the centre. */
+  across: { radius: 2, z: 0, arc: 0 },
+  /** The tape along the edge. */
+  around: { radius: 2 * Math.PI, z: 0, arc: 0 },
+  /** Laid flat, two layers thick: half of around. */
+  width: { radius: Math.PI, z: 0, arc: 0 },
+  /** Along a tube, from where it begins. */
+  length: { radius: 0, z: 0, arc: 1 },
+  /** How high the edge stands over the table. */
+  height: { radius: 0, z: 1, arc: 0 },
+  /** Along the surface from the middle of a crown to its edge. */
+  depth: { radius: 0, z: 0, arc: 1 },
+  /** Through the middle of an open end. */
+  opening: { radius: 2, z: 0, arc: 0 },
+}
+
+/** Whether it is a size of the round itself, wherever that lies along the fabric. */
+export const isAround = (of: MeasureKind): boolean => READ_OFF[of].radius > 0
+
+/** What a tape finds of a round that lies there, mm. */
+export function measured(of: MeasureKind, place: PlaceOfRound): number {
+  const { radius, z, arc } = READ_OFF[of]
+  return radius * place.radius + z * place.z + arc * place.arc
+}
+
+/** Standard deviation of the same, mm, by those of where the round lies; a height stands as it was found. */
+export function doubtOf(of: MeasureKind, sd: { readonly radius: number; readonly arc: number }): number {
+  const { radius, arc } = READ_OFF[of]
+  return Math.hypot(radius * sd.radius, arc * sd.arc)
+}
+
+/** By how much a size grows with a millimetre of fabric added at its edge, laid the way that it grows. */
+export function growthOf(of: MeasureKind): number {
+  const { radius, z, arc } = READ_OFF[of]
+  return radius + z + arc
+}
+
+/** The size that several readings say, mm. */
+export const meanOf = (values: readonly number[]): number =>
+  values.reduce((sum, one) => sum + one, 0) / values.length
+
+/** ± of a promised size, 19 times of 20, mm. */
+export const plusMinusOf = ({ sd }: Pick<Promised, 'sd'>): number => 2 * sd

@@ -1,0 +1,67 @@
+import type { Outline, Sizes } from '../forms/family.ts'
+import { familyOf } from '../forms/registry.ts'
+import { startOfFabric } from '../lay/startOfFabric.ts'
+import type { SectionId } from '../rounds/round.ts'
+import type { PieceSpec } from './plan.ts'
+import { gaugesOf, stitchIn } from './sectionWork.ts'
+
+/** How thick fabric of a yarn is, as a multiple of the yarn's diameter (FIELD §3, for sc). */
+const THICK = 1.8
+
+/** What the form of a spec is planned with. */
+export function sizesOf({ construction, stitch, gauge }: Omit<PieceToOutline, 'form'>): Sizes {
+  const { w, h, yarnDiameter } = gauge
+  return { w, h, start: startOfFabric(construction.start, stitch, w, h), thickness: THICK * yarnDiameter }
+}
+
+export type PieceToOutline = Pick<PieceSpec, 'form' | 'construction' | 'stitch' | 'gauge' | 'sections'>
+
+/** The sections of a spec's form, in working order. */
+export const sectionsOf = (spec: PieceToOutline): readonly Outline[] =>
+  familyOf(spec.form).sections(spec.form, sizesOf(spec))
+
+/** Sections that turn a crisp edge with the one before. */
+export const crispIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
+  new Set(sectionsOf(spec).flatMap(({ id, crisp }) => (crisp ? [id] : [])))
+
+/** The perimeter that a form wants so far along its fabric: of one section after the other. */
+export function wantedAround(spec: PieceToOutline): (arc: number) => number {
+  const sections = sectionsOf(spec)
+  const { hole } = sizesOf(spec).start
+  return (arc) => {
+    let along = arc - hole
+    for (const { guide } of sections.slice(0, -1)) {
+      if (along <= guide.length) return guide.perimeter(along)
+      along -= guide.length
+    }
+    return sections.at(-1)!.guide.perimeter(along)
+  }
+}
+
+/**
+ * The perimeter that a form wants at the top of a round, asked from the first round on: by how far along its section
+ * that lies, wherever the section really began.
+ */
+export function wantedIn(
+  spec: PieceToOutline,
+): (section: SectionId, arc: number, below: number | undefined) => number {
+  const sections = sectionsOf(spec)
+  let here = sections[0]!
+  let began = sizesOf(spec).start.hole
+  return (section, arc, below) => {
+    if (section !== here.id) {
+      here = sections.find(({ id }) => id === section) ?? here
+      began = below ?? began
+    }
+    return here.guide.perimeter(arc - began)
+  }
+}
+
+/** About how many rounds of its stitches a form takes. */
+export function roundsWanted(spec: PieceToOutline): number {
+  const gauges = gaugesOf(spec)
+  return sectionsOf(spec).reduce(
+    (sum, { id, guide }) => sum + guide.length / gauges({ section: id, stitch: stitchIn(spec, id) }).h,
+    0,
+  )
+}

@@ -1,0 +1,125 @@
+import { expect, test } from '@playwright/test'
+import { emptyShelf, field, openShelf, workTo } from './shelf.ts'
+import { stored } from './storage.ts'
+
+const cap = '/project/wardens-cap/piece/cap'
+
+test('a new maker plans a cap for a head: crown, wall and depth are what FIELD says', async ({ page }) => {
+  await emptyShelf(page)
+  await page.getByRole('link', { name: 'Plan a cap' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('A cap')
+  await page.getByLabel('Around the head?').fill('56')
+  await expect(page.getByRole('button', { name: 'Plan it' })).toBeDisabled()
+  await page.getByLabel(/How deep/).fill('4')
+  await expect(page.locator('#how-wide-answer')).toContainText('At least')
+  await page.getByLabel(/How deep/).fill('21,5')
+  await page.getByLabel('How much smaller than the head?').fill('4%')
+  await page.getByLabel('What crown?').selectOption('Flat')
+  await page.getByLabel('What is it for?').fill('Wood-shed cap')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page).toHaveURL(/plan$/)
+
+  await page.getByRole('button', { name: /^Gauge in 10 cm/ }).click()
+  await page.getByRole('radio', { name: 'Counted on rounds' }).click()
+  await field(page, 'sc sts').fill('13')
+  await field(page, 'rounds').fill('14')
+  await field(page, 'sc sts').focus()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+
+  // By hand: 56 cm less 4% is 53.8 around, over the width of a stitch; the crown is 53.8 / π across.
+  const w =
+    10 / Number(/([\d.]+) sts/.exec(await page.getByRole('button', { name: /^Gauge/ }).innerText())![1])
+  const said = await page
+    .getByRole('paragraph')
+    .filter({ hasText: /^Crown:/ })
+    .innerText()
+  const [, across, stitches] = /([\d.]+) cm across after Rnd \d+, (\d+) sts, then even/.exec(said)!
+  expect(Math.abs(Number(stitches) - 53.76 / w)).toBeLessThan(2)
+  expect(Math.abs(Number(across) - 53.76 / Math.PI)).toBeLessThan(1)
+  const outcome = await page.getByText(/Comes out/).innerText()
+  const [, deep, wide] = /([\d.]+) ± [\d.]+ cm deep, ([\d.]+) ± [\d.]+ cm wide/.exec(outcome)!
+  expect(Math.abs(Number(deep) - 21.5)).toBeLessThan(0.4)
+  expect(Math.abs(Number(wide) - (Number(stitches) * w) / 2)).toBeLessThan(0.4)
+})
+
+test('odd sizes of a cap are refused where they are typed; its brim takes a hook of its own', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${cap}/plan`)
+  for (const [name, odd, says] of [
+    ['Head around', '0', /From|At least/],
+    ['Head around', '300', /From|Up to/],
+    ['Deep', '6', /At least/],
+    ['Smaller by', '90', /From −10% to 25%/],
+  ] as const) {
+    const cell = field(page, name)
+    const before = await cell.inputValue()
+    await cell.fill(odd)
+    await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible()
+    await cell.press('Escape')
+    await expect(cell).toHaveValue(before)
+  }
+  await field(page, 'Deep').fill('8 1/2 in')
+  await field(page, 'Deep').blur()
+  await expect(field(page, 'Deep')).toHaveValue('21.6')
+  // The pull handle of its edge changes how deep it is, by the keys.
+  await page.getByRole('slider', { name: 'Edge: depth' }).focus()
+  await page.keyboard.press('ArrowUp')
+  await expect.poll(async () => Number(await field(page, 'Deep').inputValue())).toBeGreaterThan(21.6)
+
+  const before = await page.getByRole('row', { name: /^2[89]|^30/ }).allInnerTexts()
+  await page.getByRole('button', { name: /^Stitch/ }).click()
+  await page.getByLabel('Brim: gauge').selectOption('Medium cotton, 5 mm')
+  await page.getByLabel('Wall: worked into').selectOption('Back loops only')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: /^Stitch/ })).toContainText('otherwise')
+  const kept = async () =>
+    (await stored<{ id: string; sections?: Record<string, unknown> }>(page, 'pieces')).find(
+      ({ id }) => id === 'cap',
+    )?.sections
+  await expect.poll(kept).toEqual({ brim: { gaugeId: 'cotton-single' }, wall: { loops: 'back' } })
+  await page.reload()
+  await expect(page.getByText('sc in back loop of each st').first()).toBeVisible()
+  expect(await page.getByRole('row', { name: /^2[89]|^30/ }).allInnerTexts()).not.toEqual(before)
+})
+
+test('the crown is measured across, the wall by its width and depth; the rest is re-planned', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  await workTo(page, `${cap}/plan`, 10)
+  await expect(page.getByText(/Measure now:.*across/)).toBeVisible()
+  await page.getByRole('link', { name: 'Put in what you measure' }).click()
+  await expect(page.getByRole('heading', { name: 'Measure after Rnd 10' })).toBeVisible()
+  await expect(field(page, 'Wide, laid flat')).toHaveCount(0)
+  await field(page, 'Across').fill('13.4')
+  await field(page, 'A quarter turn on').fill('13.5')
+  await field(page, 'Rnd 10, planned 60').fill('60')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('small')
+  await expect(page.getByText(/tighter here than your gauge/)).toBeVisible()
+  const ways = page.getByRole('list', { name: 'Ways out' })
+  await expect(ways.getByRole('heading', { name: 'Change the rounds ahead' })).toBeVisible()
+  await ways.getByRole('button', { name: 'Use this plan' }).click()
+  await expect(page).toHaveURL(/work/)
+  await expect(page.getByRole('region', { name: /Notifications/ })).toContainText('the plan is changed')
+  // Undo brings the old plan back, and the hook is where it was.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: /Rnd 10 of 30/ })).toBeAttached()
+})
+
+test('below the crown a cap is laid flat and measured down; on a phone as well', async ({ page }) => {
+  test.setTimeout(120_000)
+  await workTo(page, `${cap}/plan`, 20)
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.getByRole('link', { name: 'Put in what you measure' }).click()
+  await expect(field(page, 'Across')).toHaveCount(0)
+  await field(page, 'Wide, laid flat').fill('28.9')
+  await field(page, 'Deep, along it').fill('15.2')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('wide')
+  const ways = page.getByRole('list', { name: 'Ways out' })
+  await expect(ways.getByRole('listitem').first()).toBeVisible()
+  const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+  expect(overflow).toBeLessThanOrEqual(0)
+})
