@@ -80,6 +80,7 @@ export { roundEnding } from './pattern/roundEnding.ts'
 export { startOf, type LogEvent, type NewEvent, type Position } from './worklog/logEvent.ts'
 export { BrokenLog, NOT_STARTED, replay, type WorkState } from './worklog/replay.ts'
 export { atTheEnd, goTo, nextRound, undo, unitsOf, workOn, type Stride } from './worklog/moves.ts'
+export { whatIsAhead, type Ahead } from './worklog/whatIsAhead.ts'
 export { stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'
 export {

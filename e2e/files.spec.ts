@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf } from './shelf.ts'
+import { DEMO, openShelf } from './shelf.ts'
 
 async function choose(page: Page, name: string, content: string | Buffer): Promise<void> {
   await page.getByLabel('File to import').setInputFiles({
@@ -26,17 +26,17 @@ test('the workshop goes out and comes back without loss, and never overwrites un
   const file = await exported(page)
 
   await choose(page, 'same.uzel.json', file)
-  await expect(page.getByText('already on the shelf')).toHaveCount(4)
+  await expect(page.getByText('already on the shelf')).toHaveCount(DEMO.length)
   await page.getByRole('button', { name: 'Take it in' }).click()
   await expect(page.getByRole('link', { name: 'Kettle trivet', exact: true })).toHaveCount(2)
 
   const elsewhere = await (await browser.newContext()).newPage()
   await openShelf(elsewhere)
   await choose(elsewhere, 'moved.uzel.json', file)
-  await elsewhere.getByRole('radio', { name: 'Replace these 4' }).click()
+  await elsewhere.getByRole('radio', { name: `Replace these ${DEMO.length}` }).click()
   await elsewhere.getByLabel('Also take the settings of “Skarn Hut”').check()
   await elsewhere.getByRole('button', { name: 'Take it in' }).click()
-  await expect(elsewhere.getByText('4 pieces are on the shelf.').first()).toBeVisible()
+  await expect(elsewhere.getByText(`${DEMO.length} pieces are on the shelf.`).first()).toBeVisible()
   const back = JSON.parse(withoutTime(await exported(elsewhere))) as Record<string, unknown[]>
   const sent = JSON.parse(withoutTime(file)) as Record<string, unknown[]>
   const byId = (records: unknown) =>

@@ -15,6 +15,7 @@ export const PLACES = [
   ['a set', '/piece/tin-mug-mats/plan'],
   ['a tube', '/piece/lamp-glass-sleeve/plan'],
   ['a cap', '/piece/wardens-cap/plan'],
+  ['a basket', '/piece/kindling-basket/plan'],
   ['new tube', '/new?form=tube'],
   ['work', '/piece/kettle-trivet/work'],
   ['check', '/piece/kettle-trivet/check'],
@@ -33,10 +34,19 @@ export async function openShelf(page: Page): Promise<void> {
   await expect(page.getByRole('link', { name: 'Kettle trivet', exact: true })).toBeVisible()
 }
 
+/** The pieces of the demo, by the names they have on the shelf; two of them are under way. */
+export const DEMO = [
+  'Kettle trivet',
+  'Tin-mug mats',
+  'Lamp-glass sleeve',
+  'Warden’s cap',
+  'Kindling basket',
+] as const
+
 /** Takes every piece off the shelf, as a maker who starts afresh would. */
 export async function emptyShelf(page: Page): Promise<void> {
   await openShelf(page)
-  for (const name of ['Kettle trivet', 'Tin-mug mats', 'Lamp-glass sleeve', 'Warden’s cap']) {
+  for (const name of DEMO) {
     await page.getByRole('button', { name: `More for ${name}` }).click()
     await page.getByRole('menuitem', { name: 'Delete' }).click()
     await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0)

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, field, openShelf } from './shelf.ts'
+import { countOf, DEMO, field, openShelf } from './shelf.ts'
 import { stored } from './storage.ts'
 
 /** A new mat, planned on a gauge counted here: so many stitches and rounds in 10 cm. */
@@ -225,7 +225,7 @@ test('a new mat: what cannot be is answered at once, and begins nothing', async 
   await page.getByLabel('What is it for?').fill('x'.repeat(101))
   await expect(page.getByRole('alert')).toContainText('A name has up to 100.')
   await expect(go).toBeDisabled()
-  expect(await stored(page, 'projects')).toHaveLength(4)
+  expect(await stored(page, 'projects')).toHaveLength(DEMO.length)
   await page.getByLabel('What is it for?').fill('')
   await go.click()
   await expect(page.getByRole('heading', { name: 'Round mat' })).toBeVisible()

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, field, openShelf } from './shelf.ts'
+import { countOf, DEMO, field, openShelf } from './shelf.ts'
 import { put, stored } from './storage.ts'
 
 const target = (page: Page) => page.getByRole('textbox', { name: 'Target across' })
@@ -285,9 +285,11 @@ test('a large file is read with a way to stop, and its log works on', async ({ p
   await expect(page.getByRole('dialog')).toHaveCount(0)
   await choose()
   await expect(page.getByText(/40,\d\d\d log lines/)).toBeVisible()
-  await page.getByRole('radio', { name: /^Replace these 4/ }).click()
+  await page.getByRole('radio', { name: new RegExp(`^Replace these ${DEMO.length}`) }).click()
   await page.getByRole('button', { name: 'Take it in' }).click()
-  await expect(page.getByText('4 pieces are on the shelf.').first()).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(`${DEMO.length} pieces are on the shelf.`).first()).toBeVisible({
+    timeout: 20_000,
+  })
   // Most of it lies in blocks; the shelf, the hook, undo and the next export see one log.
   expect((await stored(page, 'logBlocks')).length).toBe(39)
   await page.goto('/piece/kettle-trivet/work')

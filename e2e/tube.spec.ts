@@ -108,7 +108,7 @@ test('a tight sleeve is measured, understood and re-planned on the hook, and tak
   await field(page, 'Long').fill('5.6')
   await field(page, 'Rnd 9, planned 36').fill('36')
   await expect(
-    page.getByRole('heading', { name: /After Rnd 9: 0\.\d cm short, 0\.\d cm narrow/ }),
+    page.getByRole('heading', { name: /After Rnd 9: 0\.\d cm too short, 0\.\d cm too narrow/ }),
   ).toBeVisible()
   await expect(page.getByText('You work tighter here than your gauge says.')).toBeVisible()
   await page.reload()

@@ -17,7 +17,6 @@ import {
   writeProjectFile,
   DEFAULT_SETTINGS,
   type CopyRecord,
-  type GaugeRecord,
   type LogEvent,
   type NewEvent,
   type PieceReading,
@@ -25,172 +24,10 @@ import {
   type Plan,
   type PlanVersionRecord,
   type WorkState,
-  type YarnRecord,
 } from '../core/index.ts'
+import { DAY, FIRST_DAY, gauges, yarns } from './demoStock.ts'
 
 const PACE = 16
-const FIRST_DAY = Date.UTC(2026, 10, 16, 18, 30)
-const DAY = 86_400_000
-
-const HUT_COTTON = {
-  line: 'Hut cotton',
-  weight: 4,
-  fibre: 'cotton',
-  metresPerBall: 85,
-  gramsPerBall: 50,
-} as const
-
-const yarns: YarnRecord[] = [
-  { ...HUT_COTTON, id: 'fog', name: 'Fog', colour: '#FAFCFB', dyeLot: '412', balls: 3, leftoverGrams: 22 },
-  { ...HUT_COTTON, id: 'soot', name: 'Soot', colour: '#55656C', dyeLot: '87', balls: 1, leftoverGrams: 31 },
-  { ...HUT_COTTON, id: 'pine', name: 'Pine', colour: '#2F5B50', dyeLot: '205', balls: 1 },
-  {
-    id: 'lichen',
-    name: 'Lichen',
-    line: 'Loft wool',
-    colour: '#BCCBB8',
-    weight: 3,
-    fibre: 'wool',
-    metresPerBall: 120,
-    gramsPerBall: 50,
-    dyeLot: '7',
-    balls: 2,
-  },
-  {
-    id: 'tarn',
-    name: 'Tarn',
-    line: 'Loft wool',
-    colour: '#2E4A57',
-    weight: 3,
-    fibre: 'wool',
-    metresPerBall: 120,
-    gramsPerBall: 50,
-    dyeLot: '7',
-    balls: 2,
-  },
-  { id: 'bark', name: 'Bark', colour: '#77675B', weight: 4, fibre: 'acrylic', metres: 40 },
-]
-
-/** When evidence was taken: days before the first round. */
-const taken = (id: string, day: number) =>
-  ({ id, at: FIRST_DAY + day * DAY, stitch: 'sc', loops: 'both', state: 'worked' }) as const
-
-const gauges: GaugeRecord[] = [
-  {
-    id: 'cotton-double',
-    name: 'Medium cotton, 2 strands, 6.5 mm',
-    stitch: 'sc',
-    weight: 4,
-    strands: 2,
-    hook: 6.5,
-    fibre: 'cotton',
-    working: 'joined',
-    evidence: [
-      {
-        ...taken('cotton-double-swatch', -2),
-        kind: 'swatch',
-        worked: 'rounds',
-        stitches: { count: 11, over: 100 },
-        rounds: { count: 11.5, over: 100 },
-      },
-      {
-        ...taken('cotton-double-disc', -1),
-        kind: 'round',
-        counts: [6, 12, 18, 24, 30, 36, 42, 48],
-        across: [142, 144],
-        edge: { kind: 'flat' },
-      },
-      {
-        ...taken('cotton-double-marks', -1),
-        kind: 'marks',
-        along: { count: 18, over: 164 },
-        out: { count: 16, over: 139 },
-      },
-    ],
-    calibrations: [],
-  },
-  {
-    id: 'cotton-single',
-    name: 'Medium cotton, 5 mm',
-    stitch: 'sc',
-    weight: 4,
-    strands: 1,
-    hook: 5,
-    fibre: 'cotton',
-    working: 'joined',
-    evidence: [
-      {
-        ...taken('cotton-single-swatch', -3),
-        kind: 'swatch',
-        worked: 'rows',
-        stitches: { count: 12, over: 85 },
-        rounds: { count: 12, over: 78 },
-      },
-      {
-        ...taken('cotton-single-disc', -2),
-        kind: 'round',
-        counts: [6, 12, 18, 24, 30, 36, 42, 48, 54],
-        across: [121, 122],
-        edge: { kind: 'flat' },
-      },
-      {
-        ...taken('cotton-single-marks', -1),
-        kind: 'marks',
-        along: { count: 16, over: 114 },
-        out: { count: 16, over: 106 },
-      },
-    ],
-    calibrations: [
-      {
-        id: 'cotton-single-pulled',
-        at: FIRST_DAY - DAY,
-        kind: 'unravelled',
-        stitch: 'sc',
-        stitches: 10,
-        length: 668,
-      },
-    ],
-  },
-  {
-    id: 'loft-wool',
-    name: 'Loft wool, 4 mm',
-    stitch: 'hdc',
-    weight: 3,
-    strands: 1,
-    hook: 4,
-    fibre: 'wool',
-    working: 'spiral',
-    evidence: [],
-    calibrations: [],
-  },
-]
-
-gauges.push({
-  id: 'loft-wool-double',
-  name: 'Loft wool, 2 strands, 6 mm',
-  stitch: 'sc',
-  weight: 3,
-  strands: 2,
-  hook: 6,
-  fibre: 'wool',
-  working: 'joined',
-  evidence: [
-    {
-      ...taken('loft-wool-double-swatch', -2),
-      kind: 'swatch',
-      worked: 'rounds',
-      stitches: { count: 13, over: 100 },
-      rounds: { count: 14, over: 100 },
-    },
-    {
-      ...taken('loft-wool-double-marks', -1),
-      kind: 'marks',
-      along: { count: 20, over: 153 },
-      out: { count: 16, over: 116 },
-    },
-  ],
-  calibrations: [],
-})
 
 const gauge = (id: string) => gauges.find((known) => known.id === id)!
 
@@ -255,6 +92,18 @@ const cap: PieceRecord = {
     { fromRound: 21, yarn: 'lichen' },
     { fromRound: 23, yarn: 'tarn' },
   ],
+}
+
+/** It stands beside the stove, and holds what is split for a morning. */
+const basket: PieceRecord = {
+  ...newPiece({
+    id: 'basket',
+    projectId: 'kindling-basket',
+    gaugeId: 'cotton-double',
+    yarnId: 'slate',
+    form: { family: 'vessel', base: 240, of: 'outside', height: 160, lean: 0, edge: 'crisp' },
+  }),
+  fitness: { uses: ['household'], layers: 1, hardware: [], read: [] },
 }
 
 const planOf = (piece: PieceRecord) => planPiece(specOf(piece, gauge(piece.gaugeId), PACE))
@@ -359,8 +208,14 @@ const file = projectFile(
         updatedAt: FIRST_DAY + 2 * DAY,
       },
       { id: 'wardens-cap', name: 'Warden’s cap', createdAt: FIRST_DAY + DAY, updatedAt: FIRST_DAY + DAY },
+      {
+        id: 'kindling-basket',
+        name: 'Kindling basket',
+        createdAt: FIRST_DAY + DAY / 2,
+        updatedAt: FIRST_DAY + DAY / 2,
+      },
     ],
-    pieces: [trivet, mats, sleeve, cap],
+    pieces: [trivet, mats, sleeve, cap, basket],
     gauges,
     yarns,
     copies: [

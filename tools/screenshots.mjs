@@ -21,10 +21,10 @@ const cup = async (page) => {
   await page.getByRole('textbox', { name: 'Rnd 6, planned 36' }).fill('36')
 }
 
-/** A sleeve worked up to its first measurement, and found narrow and short. */
-const tightSleeve = async (page) => {
+/** Begins a piece and works it to the end of a round, where it waits to be measured. */
+const workTo = async (page, last) => {
   await page.getByRole('button', { name: /Begin/ }).click()
-  for (let round = 1; round <= 9; round++) {
+  for (let round = 1; round <= last; round++) {
     await page
       .getByRole('heading', { level: 1, name: new RegExp(`Rnd ${round} of`) })
       .waitFor({ state: 'attached' })
@@ -32,22 +32,32 @@ const tightSleeve = async (page) => {
     const on = page.getByRole('button', { name: /on to Rnd/ })
     await on.waitFor()
     await page.waitForTimeout(500)
-    if (round < 9) await on.click()
+    if (round < last) await on.click()
   }
   await page.getByRole('link', { name: 'Put in what you measure' }).click()
+}
+
+/** A sleeve at its first measurement, found narrow and short. */
+const tightSleeve = async (page) => {
+  await workTo(page, 9)
   await page.getByRole('textbox', { name: 'Wide, laid flat' }).fill('11.9')
   await page.getByRole('textbox', { name: 'Long', exact: true }).fill('5.7')
   await page.getByRole('textbox', { name: 'Rnd 9, planned 36' }).fill('36')
 }
 
+/** A cap below its crown, found wide. */
+const wideCap = async (page) => {
+  await workTo(page, 20)
+  await page.getByRole('textbox', { name: 'Wide, laid flat' }).fill('28.9')
+  await page.getByRole('textbox', { name: 'Deep, along it' }).fill('15.2')
+}
+
 const VIEWS = [
   { name: 'shelf', path: '/', size: DESK },
-  { name: 'shelf-390', path: '/', size: PHONE },
   { name: 'new', path: '/new', size: DESK, prepare: (page) => page.getByLabel('How wide?').fill('18') },
   { name: 'plan', path: '/piece/kettle-trivet/plan', size: DESK },
-  { name: 'plan-820', path: '/piece/kettle-trivet/plan', size: TABLET },
-  { name: 'plan-390', path: '/piece/kettle-trivet/plan', size: PHONE },
   { name: 'plan-tube', path: '/piece/lamp-glass-sleeve/plan', size: DESK },
+  { name: 'plan-cap', path: '/piece/wardens-cap/plan', size: DESK },
   { name: 'work', path: '/piece/kettle-trivet/work', size: DESK },
   { name: 'work-820', path: '/piece/kettle-trivet/work', size: TABLET },
   { name: 'work-390', path: '/piece/kettle-trivet/work', size: PHONE },
@@ -68,8 +78,7 @@ const VIEWS = [
   },
   { name: 'check', path: '/piece/kettle-trivet/check', size: DESK, prepare: cup },
   { name: 'check-tube', path: '/piece/lamp-glass-sleeve/plan', size: DESK, prepare: tightSleeve },
-  { name: 'check-390', path: '/piece/kettle-trivet/check', size: PHONE, prepare: cup },
-  { name: 'gauges-390', path: '/gauges/cotton-single', size: PHONE },
+  { name: 'check-cap', path: '/piece/wardens-cap/plan', size: DESK, prepare: wideCap },
   { name: 'yarns', path: '/yarns', size: DESK },
   { name: 'measure', path: '/measure', size: DESK },
   { name: 'settings', path: '/settings', size: DESK },

@@ -23,6 +23,25 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M60 9v36" />
     </>
   ),
+  vessel: (
+    <>
+      <path d="M24 22 18 6M34 22V4M40 22l8-17M50 22l7-10" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        {Array.from({ length: 4 }, (_, index) => (
+          <rect
+            key={index}
+            x={14 + index * 1.4}
+            y={20 + index * 7.4}
+            width={44 - index * 2.8}
+            height={6.6}
+            rx={3}
+          />
+        ))}
+      </g>
+      <Tape d="M18 55h36" />
+      <Tape d="M66 21v28" />
+    </>
+  ),
   tube: (
     <>
       <path d="M27 52V20c0-7 4-8 4-13h10c0 5 4 6 4 13v32M24 55h24" />

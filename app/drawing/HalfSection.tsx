@@ -4,7 +4,7 @@ import { pathOf } from './svgPath.ts'
 
 interface HalfSectionProps {
   readonly plan: Plan
-  /** px per mm, px of the axis, and of the table or top that the first rounds lie on. */
+  /** px per mm, px of the axis, and of the table that the first rounds lie on, or of the top that they hang from. */
   readonly scale: number
   readonly axis: number
   readonly top: number
@@ -12,19 +12,21 @@ interface HalfSectionProps {
   readonly mirrored: boolean
   readonly yarns: ReadonlyMap<string, string>
   readonly guess: boolean
+  readonly hangs: boolean
   readonly lit?: number
 }
 
 const THICKEST = 10
 
 /** A closed piece cut through, one side of its axis: a round is a capsule, from the top of the one below to its own. */
-export function HalfSection({ plan, scale, axis, top, mirrored, yarns, guess, lit }: HalfSectionProps) {
+export function HalfSection(props: HalfSectionProps) {
+  const { plan, scale, axis, top, mirrored, yarns, guess, hangs, lit } = props
   const side = mirrored ? 1 : -1
   const pitch = (plan.rounds.at(-1)!.at.arc * scale) / plan.rounds.length
   const thick = Math.min(THICKEST, Math.max(3, pitch * 0.72))
   const place = ({ radius, z }: { readonly radius: number; readonly z: number }) => ({
     x: axis + side * radius * scale,
-    y: top + z * scale,
+    y: top + (hangs ? z : -z) * scale,
   })
   return plan.rounds.map((round, index) => {
     const below = plan.rounds[index - 1]?.at ?? { radius: plan.hole, z: 0 }
@@ -76,5 +78,44 @@ export function HeadBehind({
       stroke="var(--color-hair)"
       strokeWidth={1.4}
     />
+  )
+}
+
+/** The sizes of a vessel on its section: the tape under half its base, and its height inside it, px per mm as there. */
+export function VesselSizes({
+  radius,
+  height,
+  scale,
+  axis,
+  table,
+  mirrored,
+  says,
+}: {
+  readonly radius: number
+  readonly height: number
+  readonly scale: number
+  readonly axis: number
+  readonly table: number
+  readonly mirrored: boolean
+  readonly says: { readonly across: string; readonly high: string }
+}): ReactNode {
+  const side = mirrored ? 1 : -1
+  const out = axis + side * radius * scale
+  const [under, inside] = [table + 12, axis + side * radius * scale * 0.72]
+  const up = table - height * scale
+  return (
+    <g stroke="var(--color-ink)" fill="none">
+      <path d={`M${axis} ${under}H${out}`} strokeWidth={8} />
+      <path d={`M${axis} ${under}H${out}`} stroke="var(--color-tape)" strokeWidth={5} />
+      <path d={`M${inside} ${table - 9}V${up}M${inside - 5} ${up}h10`} strokeWidth={1.2} />
+      <g fill="var(--color-ink)" stroke="none" className="slab text-16">
+        <text x={axis + (out - axis) * 0.36} y={table - 14} textAnchor="middle">
+          {says.across}
+        </text>
+        <text transform={`translate(${inside - 7} ${(table + up) / 2}) rotate(-90)`} textAnchor="middle">
+          {says.high}
+        </text>
+      </g>
+    </g>
   )
 }

@@ -19,14 +19,13 @@ interface SoFarProps {
 
 /** A piece as far as it is worked, the tape along its edge: its crown from above, or as it is worn. */
 export function SoFar({ plan, upTo, width, height, yarns, mirrored, hangs, label }: SoFarProps) {
-  const fitted = useMemo(
-    () =>
-      wholeIn({ ...plan, rounds: plan.rounds.slice(0, upTo) }, { width, height }, mirrored, {
-        margin: 6,
-        hangs,
-      }),
-    [plan, upTo, width, height, mirrored, hangs],
-  )
+  const fitted = useMemo(() => {
+    const there = plan.rounds.slice(0, upTo)
+    const { section } = there.at(-1)!
+    // While its crown is the edge nothing turns it over.
+    const rounds = there.map((round) => (round.section === section ? { ...round, at: round.asEdge } : round))
+    return wholeIn({ ...plan, rounds }, { width, height }, mirrored, { margin: 6, hangs })
+  }, [plan, upTo, width, height, mirrored, hangs])
   const { view } = fitted
   const line = pathOf(roundLine(view, view.plan.rounds.at(-1)!))
   return (

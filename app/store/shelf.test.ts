@@ -54,9 +54,10 @@ test('the same file once more stands beside the first, sharing its yarns and gau
     true,
     true,
     true,
+    true,
   ])
   await takeIn(demo, 'keepBoth')
-  expect(await database.projects.count()).toBe(8)
+  expect(await database.projects.count()).toBe(2 * demo.projects.length)
   expect(await database.events.count()).toBe(2 * demo.events.length)
   expect(await database.yarns.count()).toBe(demo.yarns.length)
   expect(await database.gauges.count()).toBe(demo.gauges.length)
@@ -69,7 +70,7 @@ test('replacing puts back what the file has, and touches no gauge that has chang
   await saveGauge(changed)
   await takeIn(demo, 'replace')
   expect((await database.projects.get('kettle-trivet'))?.name).toBe('Kettle trivet')
-  expect(await database.projects.count()).toBe(4)
+  expect(await database.projects.count()).toBe(demo.projects.length)
   expect(await database.gauges.get(changed.id)).toEqual(changed)
   const piece = await database.pieces.get('trivet')
   expect(piece?.gaugeId).not.toBe(changed.id)
@@ -83,7 +84,7 @@ test('a duplicate has the plan and none of the work; a deleted project comes bac
   expect(copy.pieces[0]).toMatchObject({ quantity: 8, gaugeId: 'cotton-single' })
   expect([copy.copies, copy.planVersions, copy.events]).toEqual([[], [], []])
   await deleteProject('tin-mug-mats')
-  expect((await recordsOf()).projects).toHaveLength(4)
+  expect((await recordsOf()).projects).toHaveLength(demo.projects.length)
   await restoreProject('tin-mug-mats')
   expect((await recordsOf()).copies).toHaveLength(demo.copies.length)
 })
@@ -92,10 +93,11 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
   await takeIn(demo, 'keepBoth')
   await deleteProject('tin-mug-mats')
   await sweepDeleted(Date.now())
-  expect(await database.projects.count()).toBe(4)
+  expect(await database.projects.count()).toBe(demo.projects.length)
   await sweepDeleted(Date.now() + 2 * 86_400_000)
   expect((await database.projects.toArray()).map(({ id }) => id)).toEqual([
     'kettle-trivet',
+    'kindling-basket',
     'lamp-glass-sleeve',
     'wardens-cap',
   ])

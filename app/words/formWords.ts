@@ -39,6 +39,7 @@ interface FormWords<F> {
 /** Stretches of a piece, as a maker calls them. */
 export const SECTION_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   flat: 'Disc',
+  base: 'Base',
   crown: 'Crown',
   wall: 'Wall',
   brim: 'Brim',
@@ -104,6 +105,48 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
       'Take the loop off the hook, pat it, wait a minute, do not stretch. While it is a crown: across through its middle, then a quarter turn, and again. Below the crown: lay it flat, double, and measure from fold to fold near the edge; and its depth, from the middle of the crown down along the surface. A count of the last round tells more than any tape.',
     hangs: true,
   },
+  vessel: {
+    offer: 'Basket or bowl',
+    asks: 'asks across the base, how high',
+    title: 'A basket or bowl',
+    unnamed: 'Basket',
+    fields: {
+      base: { label: 'Base across', question: 'How wide is the base?' },
+      height: { label: 'High', question: 'How high?' },
+      of: {
+        label: 'Measured',
+        question: 'Measured where?',
+        choices: {
+          outside: { label: 'Outside', detail: 'Over the fabric, as it must fit on a shelf.' },
+          inside: {
+            label: 'Inside',
+            detail: 'Between the walls, as what goes in it. The fabric’s own thickness is added.',
+          },
+        },
+      },
+      lean: { label: 'Wider on top by', question: 'How much wider on top?' },
+      edge: {
+        label: 'Edge of the base',
+        question: 'What edge?',
+        choices: {
+          crisp: {
+            label: 'Crisp',
+            detail: 'The first round of the wall goes into the back loops: it turns sharply and stands.',
+          },
+          rounded: { label: 'Rounded', detail: 'Worked on as before: it turns over two or three rounds.' },
+        },
+      },
+    },
+    say: (form, sizes) => `${sizes.bare(form.base)} base, ${sizes.full(form.height)} high`,
+    short: (form, sizes) => `${sizes.bare(form.base)} × ${sizes.full(form.height)}`,
+    handle: 'Edge: height',
+    fitLine: { name: 'Base line', says: 'rows short of it draw in, rows past it ruffle' },
+    example: 'Kindling basket',
+    measureNow:
+      'Take the loop off the hook, do not stretch; a base lying flat, across its middle; a wall with the tape around it outside, and from the table up.',
+    measuring:
+      'Take the loop off the hook, wait a minute, do not stretch. While it is a base: lay it flat, pat it, measure across through its middle, then a quarter turn, and again. Once the wall is begun: stand it on a table, lay the tape around the wall outside, just under its edge; and measure from the table up to the edge. A count of the last round tells more than any tape.',
+  },
   tube: {
     offer: 'Tube',
     asks: 'asks how far around, how long',
@@ -152,7 +195,7 @@ export function tapeLabels(tape: readonly TapePlace[]): string[] {
     const again = tape.slice(0, index).some(({ of, at }) => of === place.of && at === place.at)
     if (again) return 'A quarter turn on'
     if (place.at === 'start') return 'Near the start'
-    return place.of === 'around' ? 'Around, if you can' : MEASURE_WORDS[place.of].field
+    return place.of === 'around' && !place.needed ? 'Around, if you can' : MEASURE_WORDS[place.of].field
   })
 }
 

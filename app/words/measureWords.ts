@@ -8,18 +8,37 @@ interface MeasureWords {
   readonly field: string
   /** The heading of a column of it. */
   readonly column: string
+  /** Before a size of it in a column that begins with another kind. */
+  readonly sign?: string
   /** How the piece differs when it is off: "0.7 cm small". */
   readonly off: readonly [less: string, more: string]
 }
 
 export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
   across: { after: 'across', field: 'Across', column: 'across', off: ['small', 'large'] },
-  around: { after: 'around', field: 'Around', column: 'around', off: ['tight', 'loose'] },
-  width: { after: 'wide laid flat', field: 'Wide, laid flat', column: 'wide', off: ['narrow', 'wide'] },
-  length: { after: 'long', field: 'Long', column: 'long', off: ['short', 'long'] },
-  height: { after: 'high', field: 'High', column: 'high', off: ['low', 'high'] },
-  depth: { after: 'deep', field: 'Deep, along it', column: 'deep', off: ['shallow', 'deep'] },
-  opening: { after: 'open', field: 'Opening', column: 'open', off: ['narrow', 'wide'] },
+  around: { after: 'around', field: 'Around, outside', column: 'around', off: ['too tight', 'too loose'] },
+  width: {
+    after: 'wide laid flat',
+    field: 'Wide, laid flat',
+    column: 'wide',
+    off: ['too narrow', 'too wide'],
+  },
+  length: { after: 'long', field: 'Long', column: 'long', off: ['too short', 'too long'] },
+  height: {
+    after: 'high',
+    field: 'High, from the table',
+    column: 'high',
+    sign: '↑',
+    off: ['too low', 'too high'],
+  },
+  depth: {
+    after: 'deep',
+    field: 'Deep, along it',
+    column: 'deep',
+    sign: '↓',
+    off: ['too shallow', 'too deep'],
+  },
+  opening: { after: 'open', field: 'Opening', column: 'open', off: ['too narrow', 'too wide'] },
 }
 
 /** "21.9 ± 0.5 cm across" */

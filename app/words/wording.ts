@@ -1,4 +1,12 @@
-import { STITCHES, type Lie, type StitchName, type Terms } from '../../core/index.ts'
+import {
+  STITCHES,
+  yarnsIn,
+  type HeldYarns,
+  type Lie,
+  type StitchName,
+  type Terms,
+  type YarnRecord,
+} from '../../core/index.ts'
 
 /** "46 min", "1 h 06", "2 h 14". */
 export function duration(seconds: number): string {
@@ -21,3 +29,9 @@ export const LIE_WORDS: Record<Lie, string> = {
 }
 
 export const percent = (share: number): string => `${(share * 100).toFixed(1)}%`
+
+/** Yarns held together, by their names: "Fog + Soot". */
+export const yarnNames = (yarns: readonly YarnRecord[], held: HeldYarns): string =>
+  yarnsIn(held)
+    .map((id) => yarns.find((yarn) => yarn.id === id)?.name ?? '')
+    .join(' + ')

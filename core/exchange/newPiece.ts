@@ -32,7 +32,12 @@ export interface NewPiece {
 export const UNNAMED_PIECE = 'Mat'
 
 /** What a piece is called while nobody has named it. */
-const UNNAMED: Readonly<Record<FamilyName, string>> = { disc: UNNAMED_PIECE, cap: 'Cap', tube: 'Tube' }
+const UNNAMED: Readonly<Record<FamilyName, string>> = {
+  disc: UNNAMED_PIECE,
+  cap: 'Cap',
+  vessel: 'Basket',
+  tube: 'Tube',
+}
 
 /** How many chains a ring has when nothing else is said. */
 const USUAL_CHAINS = 4

@@ -2,6 +2,7 @@ import { SpecError } from '../errors/specError.ts'
 import type { StitchSize } from '../gauge/gauge.ts'
 import type { FoundEdge, PieceSpec, PlannedRound } from '../plan/plan.ts'
 import { promisesOf } from '../plan/promisesOf.ts'
+import { sizesOf } from '../plan/wantedAround.ts'
 import { meanOf, measured, type Promised } from '../lay/measures.ts'
 import type { LaidRing } from '../lay/lay.ts'
 import { canBeWorked, hypothesesFor, type CauseKind } from './causes.ts'
@@ -61,7 +62,8 @@ export interface Worked {
  */
 export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const last = latest(readings, rounds.length)
-  validateReading(last, rounds)
+  const { thickness } = sizesOf(spec)
+  validateReading(last, rounds, thickness)
   const planned = rounds.map(({ count }) => count)
   const hypotheses = hypothesesFor(planned, spec.construction)
   const fits = hypotheses.map((hypothesis) => fitHypothesis(hypothesis, spec, rounds, readings))
@@ -79,7 +81,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const size = sizeIn(first.belief)
   const positions = positionsOf(first, spec, rounds)
   const expectedFit = positionsOf({ ...bestOf(fits, 'hands'), belief: priorOf(spec.gauge) }, spec, rounds)
-  const edge = edgeFound(last, positions.at(-1)!, size)
+  const edge = edgeFound(last, positions.at(-1)!, size, thickness)
   const look = lookThatTells(suspects, last)
   return {
     causes,
@@ -99,7 +101,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
     edge,
     expected: promisesOf(spec, rounds.at(-1)!).map((promise) => ({
       ...promise,
-      value: measured(promise.of, expectedFit.at(-1)!),
+      value: measured(promise.of, expectedFit.at(-1)!, thickness),
     })),
     look,
     undecided: look !== undefined && betweenMistakes(causes),
@@ -113,20 +115,32 @@ const LAID_SD = 1
 const FOUND_SD = 0.004
 
 /** Where the edge was found: as far out as it was measured, as far along as that or as its stitches reach. */
-function edgeFound(last: PieceReading, fitted: LaidRing, { varLnH }: StitchSize): FoundEdge {
-  const radiusBy = (of: 'across' | 'width', weight: number) => {
+function edgeFound(
+  last: PieceReading,
+  fitted: LaidRing,
+  { varLnH }: StitchSize,
+  thickness: number,
+): FoundEdge {
+  const radiusBy = (of: 'across' | 'width' | 'around', weight: number, over = 0) => {
     const values = seenOf(last, of)
     if (values.length === 0) return undefined
-    const radius = meanOf(values) / weight
+    const radius = (meanOf(values) - over) / weight
     return { radius, sd: Math.hypot((2 * LAID_SD) / weight / Math.sqrt(values.length), FOUND_SD * radius) }
   }
   const flat = radiusBy('across', 2)
   if (flat) return { ...flat, z: last.edge?.kind === 'standsUp' ? last.edge.by : 0 }
   const { radius, arc, z } = fitted
-  const length = sizeSeen(last, 'length') ?? sizeSeen(last, 'depth')
+  const height = sizeSeen(last, 'height')
+  // A wall that is found higher is so much longer.
+  const stands = height === undefined ? undefined : height - thickness / 2
+  const length =
+    sizeSeen(last, 'length') ??
+    sizeSeen(last, 'depth') ??
+    (stands === undefined ? undefined : arc + stands - z)
   return {
-    ...(radiusBy('width', Math.PI) ?? { radius, sd: 0.02 * radius }),
-    z,
+    ...(radiusBy('width', Math.PI) ??
+      radiusBy('around', 2 * Math.PI, Math.PI * thickness) ?? { radius, sd: 0.02 * radius }),
+    z: stands ?? z,
     along:
       length === undefined
         ? { arc, sd: arc * Math.sqrt(varLnH) }

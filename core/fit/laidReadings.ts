@@ -5,6 +5,7 @@ import { lay } from '../lay/lay.ts'
 import { meanOf, measured, type Seen } from '../lay/measures.ts'
 import { beginningOf, type RoundToLay, type SpecToLay } from '../plan/beginningOf.ts'
 import { gaugesOf } from '../plan/sectionWork.ts'
+import { sizesOf } from '../plan/wantedAround.ts'
 
 /** Fabric is not as exact as a tape: relative doubt of any size of what stands or is folded flat. */
 const FABRIC_SD = 0.012
@@ -22,13 +23,14 @@ export function laidReadings(
   const { gauge } = spec
   const laid = lay(clothOf(rounds, beginningOf(spec, gauge, rounds), gaugesOf(spec)))
   const { lnW, lnH } = laid.moves()
+  const { thickness } = sizesOf(spec)
   const at = [Math.log(gauge.w), Math.log(gauge.h)] as const
   return seen.map(({ of, at: round, values }): Reading => {
     const index = Math.min(round, rounds.length) - 1
     const ring = laid.rings[index]!
-    const size = measured(of, ring)
-    const byW = measured(of, { radius: lnW[index]!, z: 0, arc: 0 }) / size
-    const byH = measured(of, { radius: lnH[index]!, z: 0, arc: ring.arc }) / size
+    const size = measured(of, ring, thickness)
+    const byW = measured(of, { radius: lnW.radius[index]!, z: lnW.z[index]!, arc: 0 }) / size
+    const byH = measured(of, { radius: lnH.radius[index]!, z: lnH.z[index]!, arc: ring.arc }) / size
     const tape = TAPE_SD / meanOf(values)
     return {
       about: 'size',

@@ -1,19 +1,24 @@
 import type { Evidence } from '../gauge/evidence.ts'
-import type { PieceSpec, Plan } from '../plan/plan.ts'
+import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
+import { sizesOf } from '../plan/wantedAround.ts'
 import { seenOf, sizeSeen, type PieceReading } from './pieceReading.ts'
 
 /**
  * A finished piece as evidence for its gauge: the strongest there is, the same hands, day and fabric. A disc tells
  * by its size and how its edge lies (its edging of slip stitches is left out of it, since it follows the round
- * below); what was laid flat by its stitches around and its rounds along it.
+ * below); what was laid flat by its stitches around and its rounds along it, what stands by the tape around it and the rounds of its wall.
  * @param from name of the piece
  */
 export function learnFromPiece(
   reading: PieceReading,
   { rounds }: Plan,
-  { stitch, construction: { start, loops } }: Pick<PieceSpec, 'stitch' | 'construction'>,
+  spec: PieceSpec,
   from: string,
 ): Evidence | undefined {
+  const {
+    stitch,
+    construction: { start, loops },
+  } = spec
   const worked = rounds.slice(0, reading.afterRound)
   const taken = {
     // One a piece: measured again, it takes the place of what was measured before.
@@ -35,16 +40,36 @@ export function learnFromPiece(
       from,
     }
   }
+  const { thickness } = sizesOf(spec)
   const width = sizeSeen(reading, 'width')
+  const around = sizeSeen(reading, 'around')
   const length = sizeSeen(reading, 'length') ?? sizeSeen(reading, 'depth')
-  if (width === undefined && length === undefined) return undefined
+  const wall = uprightOf(worked)
+  const height = wall && sizeSeen(reading, 'height')
+  if ([width, length, around, height].every((size) => size === undefined)) return undefined
   const even = worked.every((round) => round.stitch === stitch)
   return {
     ...taken,
     kind: 'marks',
     // Laid flat, half of its stitches lie on top.
     ...(width === undefined ? {} : { along: { count: worked.at(-1)!.count / 2, over: width } }),
+    ...(around === undefined
+      ? {}
+      : { along: { count: worked.at(-1)!.count, over: around - Math.PI * thickness } }),
     ...(length === undefined || !even ? {} : { out: { count: worked.length, over: length } }),
+    ...(height === undefined || !even ? {} : { out: { count: wall!, over: height - thickness / 2 } }),
     from,
   }
+}
+
+/** A wall stands upright when it rises by so much of its length. */
+const UPRIGHT = 0.98
+
+/** How many rounds a wall has that stands straight up from the table; none when it leans, or turns over softly. */
+function uprightOf(rounds: readonly PlannedRound[]): number | undefined {
+  const last = rounds.at(-1)!
+  const wall = rounds.filter(({ section }) => section === last.section).length
+  const below = rounds[rounds.length - wall - 1]
+  if (!below || below.at.z > (last.at.arc - below.at.arc) * (1 - UPRIGHT)) return undefined
+  return last.at.z >= UPRIGHT * (last.at.arc - below.at.arc) ? wall : undefined
 }

@@ -20,14 +20,20 @@ const TAKEN: Readonly<Partial<Record<MeasureKind, string>>> = {
 /**
  * Questions at once what no piece can measure.
  * @param rounds planned rounds up to the one it was measured after
+ * @param thickness of the fabric, mm
  * @throws SpecError at the kind of a size (`across`, `width`), `edge`, `hole` or `count`, with what was probably
  * meant
  */
-export function validateReading(reading: PieceReading, rounds: readonly PlannedRound[]): void {
+export function validateReading(
+  reading: PieceReading,
+  rounds: readonly PlannedRound[],
+  thickness: number,
+): void {
   const { edge, hole } = reading
   if (edge) validateDisc(seenOf(reading, 'across'), edge)
   for (const seen of reading.seen) {
-    if (seen.of !== 'around') validateSize(seen, rounds)
+    // Along the edge of what lies flat it is held against its width alone.
+    if (seen.of !== 'around' || !edge) validateSize(seen, rounds, thickness)
   }
   validateAround(reading)
   const wide = sizeSeen(reading, 'across')
@@ -41,13 +47,13 @@ export function validateReading(reading: PieceReading, rounds: readonly PlannedR
   validateCounts(reading, rounds)
 }
 
-function validateSize({ of, at, values }: Seen, rounds: readonly PlannedRound[]): void {
+function validateSize({ of, at, values }: Seen, rounds: readonly PlannedRound[], thickness: number): void {
   const round = rounds[at - 1]
   if (!round) throw new SpecError(of, `Rnd ${at} is not worked yet.`, `Up to Rnd ${rounds.length}.`)
   if (values.length === 0 || values.some((value) => !(value > 0))) {
     throw new SpecError(of, 'A size is more than nothing.', TAKEN[of] ?? 'Measure it again.')
   }
-  const [size, expected] = [meanOf(values), measured(of, round.at)]
+  const [size, expected] = [meanOf(values), measured(of, round.asEdge, thickness)]
   if (Math.abs(Math.log(size / expected)) <= WITHIN_REASON) return
   const meant = guessMeant(size, expected)
   throw new SpecError(

@@ -258,12 +258,14 @@ function weigh({ spec: asked, afterRound }: Situation, proposal: Proposal): WayO
  */
 function missedBy(asked: PieceSpec, { finished, rounds }: Plan): number[][] {
   const even = sectionsOf(asked).every((section) => section.even)
-  const targets = familyOf(asked.form).targets(asked.form, sizesOf(asked))
-  return targets.map(({ of, value }) =>
-    even && isAround(of)
-      ? rounds.map(({ at }) => measured(of, at) - value)
-      : [finished.promises.find((one) => one.of === of)!.value - value],
-  )
+  const sizes = sizesOf(asked)
+  return familyOf(asked.form)
+    .targets(asked.form, sizes)
+    .map(({ of, value }) =>
+      even && isAround(of)
+        ? rounds.map(({ at }) => measured(of, at, sizes.thickness) - value)
+        : [finished.promises.find((one) => one.of === of)!.value - value],
+    )
 }
 
 const meanSquare = (offs: readonly number[]): number =>

@@ -3,9 +3,9 @@ import { SpecError } from '../errors/specError.ts'
 import { measured } from '../lay/measures.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import { sectionsOf } from '../plan/wantedAround.ts'
+import { sectionsOf, sizesOf } from '../plan/wantedAround.ts'
 import { usualStart } from '../exchange/newPiece.ts'
-import { capSpec, discSpec, tubeSpec } from '../testing/specs.ts'
+import { capSpec, discSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import type { Sizes } from './family.ts'
 import { FAMILY_NAMES, familyOf, fieldsOf, formOf, roundedForm, usualForm, type Form } from './registry.ts'
@@ -155,6 +155,7 @@ test('around an object a tube is its girth less the ease, and half its thickness
 test.each([
   ['disc', discSpec(180)],
   ['cap', capSpec({})],
+  ['vessel', vesselSpec({})],
   ['tube', tubeSpec({})],
 ])('rounds of a %s belong to the sections of their form, and measure what its edge lies at', (_, spec) => {
   const ids = sectionsOf(spec).map(({ id }) => id)
@@ -165,7 +166,7 @@ test.each([
   for (const { section } of rounds) expect(ids).toContain(section)
   for (const { of, value, at } of finished.promises) {
     expect(at).toBe(rounds.length)
-    expect(value).toBe(measured(of, rounds.at(-1)!.at))
+    expect(value).toBe(measured(of, rounds.at(-1)!.at, sizesOf(spec).thickness))
   }
 })
 

@@ -4,9 +4,10 @@ import { disc, type DiscForm } from './disc/disc.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, TapePlace } from './family.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
+import { vessel, type VesselForm } from './vessel/vessel.ts'
 
 /** What a piece must become. */
-export type Form = DiscForm | CapForm | TubeForm
+export type Form = DiscForm | CapForm | VesselForm | TubeForm
 export type FamilyName = Form['family']
 
 type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
@@ -15,7 +16,12 @@ type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
 export type StoredForm = { [N in FamilyName]: Kept<Extract<Form, { family: N }>> }[FamilyName]
 
 /** Every family of forms; a form without its family does not compile. */
-const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }>> } = { disc, cap, tube }
+const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }>> } = {
+  disc,
+  cap,
+  vessel,
+  tube,
+}
 
 /** What there is to know of a form's family. */
 export const familyOf = ({ family }: Form | StoredForm): AnyFamily => FAMILIES[family] as AnyFamily

@@ -211,16 +211,22 @@ test('sizes scale, and answer to w, h and the centre as they say they do', () =>
     })
     const by = 1e-4
     const again = (change: (round: ClothRound) => ClothRound, centre = 2) =>
-      lay(patted(rounds.map(change), centre)).rings.at(-1)!.radius
+      lay(patted(rounds.map(change), centre)).rings.at(-1)!
     const last = rounds.length - 1
-    const here = rings.at(-1)!.radius
+    const { radius: here, z: up } = rings.at(-1)!
     const { lnW, lnH, centre } = moves()
     const close = (told: number, real: number) => expect(Math.abs(told - real)).toBeLessThan(0.02 * here)
-    close(lnW[last]!, (again((round) => ({ ...round, w: round.w * (1 + by) })) - here) / by)
-    close(lnH[last]!, (again((round) => ({ ...round, h: round.h * (1 + by) })) - here) / by)
-    close(centre[last]!, (again((round) => round, 2 + by) - here) / by)
-    // Everything scaled together scales the radius.
-    close(lnW[last]! + lnH[last]! + 2 * centre[last]!, here)
+    for (const [told, real] of [
+      [lnW, again((round) => ({ ...round, w: round.w * (1 + by) }))],
+      [lnH, again((round) => ({ ...round, h: round.h * (1 + by) }))],
+      [centre, again((round) => round, 2 + by)],
+    ] as const) {
+      close(told.radius[last]!, (real.radius - here) / by)
+      close(told.z[last]!, (real.z - up) / by)
+    }
+    // Everything scaled together scales the radius, and the height with it.
+    close(lnW.radius[last]! + lnH.radius[last]! + 2 * centre.radius[last]!, here)
+    close(lnW.z[last]! + lnH.z[last]! + 2 * centre.z[last]!, up)
   }
 })
 

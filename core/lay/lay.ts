@@ -14,13 +14,19 @@ export interface LaidRing {
   readonly arc: number
 }
 
-/** By how much every radius moves with what it comes from, mm. */
+/** By how much the radius and the height of every ring move, mm. */
+export interface Move {
+  readonly radius: Float64Array
+  readonly z: Float64Array
+}
+
+/** By how much rings move with what they come from. */
 export interface Moves {
   /** For ln w and ln h of all stitches. */
-  readonly lnW: Float64Array
-  readonly lnH: Float64Array
-  /** For the radius at which the first round begins, mm. */
-  readonly centre: Float64Array
+  readonly lnW: Move
+  readonly lnH: Move
+  /** For each mm of the radius at which the first round begins. */
+  readonly centre: Move
 }
 
 export interface Laid {
@@ -47,7 +53,7 @@ export function lay(cloth: Cloth, stiffness: Stiffness = USUAL_STIFFNESS): Laid 
         const here = flatGradient(rings, flat.radii, stiffness.give)
         for (let row = 0; row < moved.length; row++) moved[row] = (here[row]! - moved[row]!) / by
         solve(flat.factors, moved.length, FLAT_BAND, moved)
-        return moved
+        return { radius: moved, z: new Float64Array(moved.length) }
       },
     })
   }
@@ -64,7 +70,7 @@ export function lay(cloth: Cloth, stiffness: Stiffness = USUAL_STIFFNESS): Laid 
       const [moved, here] = [slopeIn(changed), slopeIn(rings)]
       for (let row = 0; row < moved.length; row++) moved[row] = (here[row]! - moved[row]!) / by
       solve(factors, moved.length, BAND, moved)
-      return moved.filter((_, row) => row % 2 === 0)
+      return { radius: moved.filter((_, row) => row % 2 === 0), z: moved.filter((_, row) => row % 2 === 1) }
     },
   })
 }
@@ -80,23 +86,24 @@ const STEP = 1e-5
 interface Answers {
   /** (r, z) of a ring. */
   readonly place: (ring: number) => readonly [number, number]
-  /** How radii answer to rings changed by so much. */
-  readonly answer: (changed: Rings, by: number) => Float64Array
+  /** How rings answer to others changed by so much. */
+  readonly answer: (changed: Rings, by: number) => Move
 }
 
 function laidOf({ rounds, foundation }: Cloth, rings: Rings, { place, answer }: Answers): Laid {
   const lead = foundation ? 1 : 0
   const scaled = (values: Float64Array) => values.map((value) => value * Math.exp(STEP))
   const from = rings.from && { r: rings.from.r + STEP }
+  const ofRounds = ({ radius, z }: Move): Move => ({ radius: radius.subarray(lead), z: z.subarray(lead) })
   return {
     rings: rounds.map((_, index) => {
       const [radius, z] = place(index + lead)
       return { radius, z, arc: rings.arc[index + lead]! }
     }),
     moves: () => ({
-      lnW: answer({ ...rings, w: scaled(rings.w) }, STEP).subarray(lead),
-      lnH: answer({ ...rings, h: scaled(rings.h) }, STEP).subarray(lead),
-      centre: answer({ ...rings, from }, STEP).subarray(lead),
+      lnW: ofRounds(answer({ ...rings, w: scaled(rings.w) }, STEP)),
+      lnH: ofRounds(answer({ ...rings, h: scaled(rings.h) }, STEP)),
+      centre: ofRounds(answer({ ...rings, from }, STEP)),
     }),
   }
 }

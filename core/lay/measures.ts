@@ -28,18 +28,18 @@ export interface Seen extends Measure {
   readonly values: readonly number[]
 }
 
-/** By how much a size grows with each millimetre of a place. */
-const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound>> = {
+/** By how much a size grows with each millimetre of a place, which lies in the middle of the fabric. */
+const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound & { readonly thickness?: number }>> = {
   /** Through the centre. */
   across: { radius: 2, z: 0, arc: 0 },
-  /** The tape along the edge. */
-  around: { radius: 2 * Math.PI, z: 0, arc: 0 },
+  /** The tape over the fabric. */
+  around: { radius: 2 * Math.PI, z: 0, arc: 0, thickness: Math.PI },
   /** Laid flat, two layers thick: half of around. */
   width: { radius: Math.PI, z: 0, arc: 0 },
   /** Along a tube, from where it begins. */
   length: { radius: 0, z: 0, arc: 1 },
-  /** How high the edge stands over the table. */
-  height: { radius: 0, z: 1, arc: 0 },
+  /** How high the edge stands over the table that the fabric lies on. */
+  height: { radius: 0, z: 1, arc: 0, thickness: 0.5 },
   /** Along the surface from the middle of a crown to its edge. */
   depth: { radius: 0, z: 0, arc: 1 },
   /** Through the middle of an open end. */
@@ -49,16 +49,16 @@ const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound>> = {
 /** Whether it is a size of the round itself, wherever that lies along the fabric. */
 export const isAround = (of: MeasureKind): boolean => READ_OFF[of].radius > 0
 
-/** What a tape finds of a round that lies there, mm. */
-export function measured(of: MeasureKind, place: PlaceOfRound): number {
-  const { radius, z, arc } = READ_OFF[of]
-  return radius * place.radius + z * place.z + arc * place.arc
+/** What a tape finds of a round that lies there, mm; outside where the fabric is thick. */
+export function measured(of: MeasureKind, place: PlaceOfRound, thickness = 0): number {
+  const { radius, z, arc, thickness: thick = 0 } = READ_OFF[of]
+  return radius * place.radius + z * place.z + arc * place.arc + thick * thickness
 }
 
-/** Standard deviation of the same, mm, by those of where the round lies; a height stands as it was found. */
-export function doubtOf(of: MeasureKind, sd: { readonly radius: number; readonly arc: number }): number {
-  const { radius, arc } = READ_OFF[of]
-  return Math.hypot(radius * sd.radius, arc * sd.arc)
+/** Standard deviation of the same, mm, by those of where the round lies. */
+export function doubtOf(of: MeasureKind, sd: PlaceOfRound): number {
+  const { radius, z, arc } = READ_OFF[of]
+  return Math.hypot(radius * sd.radius, z * sd.z, arc * sd.arc)
 }
 
 /** By how much a size grows with a millimetre of fabric added at its edge, laid the way that it grows. */

@@ -47,9 +47,11 @@ test('a cap of any head has its girth in stitches, and comes as deep as whole ro
       const { w, h } = spec.gauge
       const girth = head * (1 - ease)
       expect(verify(plan.rounds)).toEqual([])
-      // By hand: N = girth / w, to half a stitch and what rhythm may cost.
+      // By hand: N = girth / w, to half a stitch and what rhythm may cost: the wall goes on from the crown's last repeat.
       for (const { count } of inSection(plan, 'wall')) {
-        expect(Math.abs(count - girth / w)).toBeLessThanOrEqual(0.5 + 0.02 * (girth / w))
+        expect(Math.abs(count - girth / w)).toBeLessThanOrEqual(
+          0.5 + (spec.rhythm > 0 ? 0.035 : 0.02) * (girth / w),
+        )
       }
       const brimmed = inSection(plan, 'brim')
       expect(brimmed.length > 0).toBe(brim === 'tightened')
@@ -59,7 +61,7 @@ test('a cap of any head has its girth in stitches, and comes as deep as whole ro
       const last = plan.rounds.at(-1)!
       expect(Math.abs(promised(plan, 'width') / ((last.count * w) / 2) - 1)).toBeLessThan(0.02)
     }),
-    { numRuns: 120 },
+    { numRuns: 120, endOnFailure: true },
   )
   expect(taken).toBeGreaterThan(90)
 })

@@ -1,18 +1,21 @@
-import type { Checkpoint, PieceSpec, PlannedRound } from './plan.ts'
+import type { Checkpoint, PlannedRound } from './plan.ts'
 import { promisesOf } from './promisesOf.ts'
+import type { PieceToOutline } from './wantedAround.ts'
 
 /** Before round 5 or under 6 cm the centre misleads, and a chain pulls. */
 const FIRST_ROUND = 5
 const FIRST_SIZE = 60
+/** Two checkpoints within so many rounds tell the same. */
+const NEAR = 2
 /** A stretch of more rounds than this between two checkpoints wants one in between. */
 const LONG_STRETCH = 12
 
 /**
- * Where a measurement tells most: about a third of the way, on long pieces once in between, just
- * before the trimmed last rounds, and at the finish. Under 6 rounds, one before the finish.
+ * Where a measurement tells most: about a third of the way, on long pieces once in between, where what lies flat turns
+ * into a wall, just before the trimmed last rounds, and at the finish. Under 6 rounds, one before the finish.
  */
 export function chooseCheckpoints(
-  spec: Pick<PieceSpec, 'form'>,
+  spec: PieceToOutline,
   rounds: readonly PlannedRound[],
   trimmed: number,
 ): Checkpoint[] {
@@ -34,6 +37,10 @@ export function chooseCheckpoints(
     for (let part = 1; part < stretches; part++) {
       places.set(Math.round(first + (part * (beforeTrim - first)) / stretches), 'course')
     }
+    for (const turn of turnsOf(spec, rounds)) {
+      const near = [...places.keys()].some((place) => Math.abs(place - turn) <= NEAR)
+      if (turn >= FIRST_ROUND && !near) places.set(turn, 'course')
+    }
   }
   return [...places]
     .sort(([one], [other]) => one - other)
@@ -42,4 +49,13 @@ export function chooseCheckpoints(
       purpose,
       promises: promisesOf(spec, rounds[afterRound - 1]!),
     }))
+}
+
+/** Rounds after which other sizes tell of the piece than until then. */
+function turnsOf(spec: PieceToOutline, rounds: readonly PlannedRound[]): number[] {
+  const kind = (round: PlannedRound) => promisesOf(spec, round)[0]!.of
+  return rounds.slice(0, -1).flatMap((round, index) => {
+    const next = rounds[index + 1]!
+    return round.section !== next.section && kind(round) !== kind(next) ? [round.number] : []
+  })
 }

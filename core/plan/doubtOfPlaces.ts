@@ -1,9 +1,10 @@
 import type { Gauge } from '../gauge/gauge.ts'
-import type { Laid } from '../lay/lay.ts'
+import type { Laid, Move } from '../lay/lay.ts'
 
 /** Standard deviations of where a round lies, mm. */
 export interface DoubtOfPlace {
   readonly sd: number
+  readonly sdZ: number
   readonly sdArc: number
 }
 
@@ -24,15 +25,19 @@ export function doubtOfPlaces(
 ): DoubtOfPlace[] {
   const { lnW, lnH, centre } = laid.moves()
   const from = along?.arc ?? 0
-  return laid.rings.map(({ arc }, index) => {
-    const [byW, byH] = [lnW[index]!, lnH[index]!]
+  const sdBy = (way: keyof Move, index: number) => {
+    const [byW, byH] = [lnW[way][index]!, lnH[way][index]!]
     const variance =
       byW * byW * gauge.varLnW +
       byH * byH * gauge.varLnH +
       2 * byW * byH * gauge.covLnWLnH +
-      (centre[index]! * startSd) ** 2
+      (centre[way][index]! * startSd) ** 2
+    return Math.sqrt(Math.max(0, variance))
+  }
+  return laid.rings.map(({ arc }, index) => {
     return {
-      sd: Math.sqrt(Math.max(0, variance)),
+      sd: sdBy('radius', index),
+      sdZ: sdBy('z', index),
       sdArc: Math.hypot((arc - from) * Math.sqrt(gauge.varLnH), along?.sd ?? startSd),
     }
   })

@@ -16,9 +16,8 @@ import { wantedIn } from './wantedAround.ts'
  */
 export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: GoesOn): PlannedRound[] {
   const gauges = gaugesOf(spec)
-  const places = goesOn
-    ? placesOnAnEdge(spec, gauges, rounds, goesOn)
-    : placesFromTheStart(spec, gauges, rounds)
+  const places = placesOf(spec, gauges, rounds, goesOn)
+  const edges = placesAsEdges(spec, gauges, rounds, goesOn, places)
   const wanted = wantedIn(spec)
   return rounds.map((round, index): PlannedRound => {
     const { w } = gauges({ section: round.section, stitch: round.fabric })
@@ -33,9 +32,35 @@ export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: Go
       around,
       ideal: around / w,
       at,
+      asEdge: edges[index]!,
       flatness: (count * w) / around - 1,
     }
   })
+}
+
+const placesOf = (
+  spec: SpecToLay,
+  gauges: Gauges,
+  rounds: readonly Round[],
+  goesOn: GoesOn | undefined,
+): RoundPosition[] =>
+  goesOn ? placesOnAnEdge(spec, gauges, rounds, goesOn) : placesFromTheStart(spec, gauges, rounds)
+
+/** The same rounds, those of a section laid as if nothing came after it. */
+function placesAsEdges(
+  spec: SpecToLay,
+  gauges: Gauges,
+  rounds: readonly Round[],
+  goesOn: GoesOn | undefined,
+  places: readonly RoundPosition[],
+): readonly RoundPosition[] {
+  const edges: RoundPosition[] = []
+  for (let end = 1; end < rounds.length; end++) {
+    if (rounds[end]!.section === rounds[end - 1]!.section) continue
+    const begun = goesOn && goesOn.after <= end ? goesOn : undefined
+    edges.push(...placesOf(spec, gauges, rounds.slice(0, end), begun).slice(edges.length))
+  }
+  return [...edges, ...places.slice(edges.length)]
 }
 
 const startSd = ({ construction, stitch, gauge }: SpecToLay): number =>
@@ -62,7 +87,8 @@ function placesOnAnEdge(
   const from = beginningOf(spec, spec.gauge, there)
   const alone = lay(clothOf(there, from, gauges))
   const rim = alone.rings.at(-1)!
-  const found = { sd: edge.sd, sdArc: edge.along?.sd ?? edge.sd }
+  const sdArc = edge.along?.sd ?? edge.sd
+  const found = { sd: edge.sd, sdZ: sdArc, sdArc }
   const doubts = doubtOfPlaces(alone, spec.gauge, { sd: startSd(spec) })
   const left = ahead.length === 0 ? 1 : leftOfDish(ahead.length, after)
   const longer = alongEdge(edge) / rim.arc

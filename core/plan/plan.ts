@@ -87,8 +87,9 @@ export interface PieceSpec {
 }
 
 export interface RoundPosition extends LaidRing {
-  /** Standard deviation of `radius`, and of `arc`, mm. */
+  /** Standard deviations of `radius`, `z` and `arc`, mm. */
   readonly sd: number
+  readonly sdZ: number
   readonly sdArc: number
 }
 
@@ -104,6 +105,11 @@ export interface PlannedRound extends Round {
   readonly around: number
   readonly ideal: number
   readonly at: RoundPosition
+  /**
+   * Where it lies while it is the edge, as a tape finds it in work: a crown or base lies flat until its wall turns it
+   * over. In the last section the same as `at`.
+   */
+  readonly asEdge: RoundPosition
   /** N·w over the perimeter that its form wants there − 1. */
   readonly flatness: number
 }

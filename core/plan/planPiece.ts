@@ -220,11 +220,13 @@ function trimsFlat({ choice: { trimmed }, asked, counts }: Candidate): boolean {
 
 /** ± of the finished size (19 times of 20), mm. */
 function plusMinusOf({ laid }: Candidate, { gauge }: PieceSpec, { edge, target: { of } }: Base): number {
-  const { sd, sdArc } = doubtOfPlaces(laid, gauge, edge).at(-1) ?? {
+  const along = edge.along?.sd ?? edge.sd
+  const { sd, sdZ, sdArc } = doubtOfPlaces(laid, gauge, edge).at(-1) ?? {
     sd: edge.sd,
-    sdArc: edge.along?.sd ?? edge.sd,
+    sdZ: along,
+    sdArc: along,
   }
-  return 2 * doubtOf(of, { radius: sd, arc: sdArc })
+  return 2 * doubtOf(of, { radius: sd, z: sdZ, arc: sdArc })
 }
 
 function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: Base): Candidate {
@@ -241,7 +243,7 @@ function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: B
   const laid = base.lay(made)
   const { edge, target } = base
   const at = laid.rings.at(-1) ?? { radius: edge.radius, z: edge.z, arc: alongEdge(edge) }
-  return { choice, asked, counts, laid, size: measured(target.of, at) }
+  return { choice, asked, counts, laid, size: measured(target.of, at, sizesOf(spec).thickness) }
 }
 
 /** What the guide of each round's section asks for there. */

@@ -1,19 +1,19 @@
 import { familyOf } from '../forms/registry.ts'
 import { doubtOf, measured, type Promised } from '../lay/measures.ts'
-import type { PieceSpec, PlannedRound } from './plan.ts'
+import type { PlannedRound } from './plan.ts'
+import { sizesOf, type PieceToOutline } from './wantedAround.ts'
 
-/** What a tape will find after a round: the sizes that its form is measured by. */
-export function promisesOf(
-  { form }: Pick<PieceSpec, 'form'>,
-  { at, number, section }: PlannedRound,
-): Promised[] {
+/** What a tape will find when a round is done and the edge: the sizes that its form is measured by. */
+export function promisesOf(spec: PieceToOutline, { asEdge, number, section }: PlannedRound): Promised[] {
+  const { form } = spec
+  const { thickness } = sizesOf(spec)
   return familyOf(form)
     .measures(form)
     .filter((measure) => measure.in?.includes(section) ?? true)
     .map(({ of }) => ({
       of,
       at: number,
-      value: measured(of, at),
-      sd: doubtOf(of, { radius: at.sd, arc: at.sdArc }),
+      value: measured(of, asEdge, thickness),
+      sd: doubtOf(of, { radius: asEdge.sd, z: asEdge.sdZ, arc: asEdge.sdArc }),
     }))
 }

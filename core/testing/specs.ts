@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import type { CapForm } from '../forms/cap/cap.ts'
+import type { VesselForm } from '../forms/vessel/vessel.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
 import type { PieceSpec, RoundsWorked, Start } from '../plan/plan.ts'
@@ -148,6 +149,22 @@ export function tubeSpec(
 }
 
 /** A plain cap that tests change one thing of: a head of 57 cm, crown rounded, no brim, 7.6 mm wide sc. */
+/** A vessel of 24 cm, straight and 16 cm high, unless asked otherwise. */
+export function vesselSpec(
+  form: Partial<Record<'base' | 'height' | 'lean', number>> & Partial<Pick<VesselForm, 'of' | 'edge'>>,
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { base = 240, height = 160, lean = 0, of = 'outside', edge = 'crisp' } = form
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: { family: 'vessel', base: mm(base), of, height: mm(height), lean, edge },
+    gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
+    ...changes,
+  }
+}
+
 export function capSpec(
   form: Partial<Record<'head' | 'depth' | 'ease', number>> & Partial<Pick<CapForm, 'crown' | 'brim'>>,
   changes: Partial<PieceSpec> = {},

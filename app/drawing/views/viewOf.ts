@@ -39,11 +39,17 @@ export function bendOf(plan: Plan): number {
   return out === rounds.length - 1 ? Infinity : (rounds[out]?.at.arc ?? Infinity)
 }
 
-/** The last round that widens, of a piece that is worked even after it. */
+/** The last round that widens a crown or a base, of a piece that goes on after it. */
 export function lastOfCrown({ rounds }: Plan): PlannedRound | undefined {
-  const widest = rounds.findLast(({ from, count, number }) => number > 1 && count > from)
+  const { section } = rounds[0]!
+  const widest = rounds.findLast(
+    (round) => round.section === section && round.number > 1 && round.count > round.from,
+  )
   return widest === rounds.at(-1) ? undefined : widest
 }
+
+/** How far a piece reaches out, mm. */
+export const widestOf = ({ rounds }: Plan): number => Math.max(...rounds.map(({ at }) => at.radius))
 
 /** How large a wall is that is cut open, mm: its longest row or the girth it wants, and its length. */
 export function sizeCutOpen(plan: Plan): { readonly wide: number; readonly long: number } {
@@ -60,7 +66,7 @@ export const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
 /** How large a piece is that stands, mm. */
 export function sizeStanding(plan: Plan): { readonly wide: number; readonly tall: number } {
   const tall = Math.max(...plan.rounds.map(({ at }) => (isWall(plan) ? at.arc : at.z)))
-  return { wide: 2 * Math.max(...plan.rounds.map(({ at }) => at.radius)), tall }
+  return { wide: 2 * widestOf(plan), tall }
 }
 
 /** What a standing piece covers, as one outline. */

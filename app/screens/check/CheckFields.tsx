@@ -98,7 +98,7 @@ export function CheckFields({ draft, setDraft, plan, spec, afterRound, fault }: 
           />
         )}
       </div>
-      <div className="grid grid-cols-4 border-2 rule max-sm:grid-cols-2 [&>*+*]:border-l [&>*]:rule max-sm:[&>*:nth-child(3)]:border-l-0 max-sm:[&>*:nth-child(n+3)]:border-t">
+      <div className="grid auto-cols-fr border-2 sm:grid-flow-col rule max-sm:grid-cols-2 [&>*+*]:border-l [&>*]:rule max-sm:[&>*:nth-child(3)]:border-l-0 max-sm:[&>*:nth-child(n+3)]:border-t">
         <TapeFields
           tape={tape}
           sizeAt={(place) => sizeIn(draft, place)}

@@ -134,7 +134,9 @@ test('what is found of a tube, its causes and its ways, in words of a tube', () 
     ],
   }
   const diagnosis = diagnose({ spec: asked, rounds: made.rounds.slice(0, 8), readings: [reading] })
-  expect(finding(reading, diagnosis, 0, sizes)).toMatch(/^After Rnd 8: 0.\d cm short, 0.\d cm narrow$/)
+  expect(finding(reading, diagnosis, 0, sizes)).toMatch(
+    /^After Rnd 8: 0.\d cm too short, 0.\d cm too narrow$/,
+  )
   const { ways } = waysOut({ spec: asked, hook: 5, plan: made, afterRound: 8, diagnosis })
   const anew = ways.find(({ kind }) => kind === 'goBack')!
   expect(WAY_TITLES.goBack(anew)).toBe('Begin again')

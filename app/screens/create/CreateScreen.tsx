@@ -111,28 +111,30 @@ export function CreateScreen() {
                 ? `${plan.rounds.length} rounds, ${plan.stitches.toLocaleString('en')} stitches in ${gauge.name}.`
                 : `In ${sizes.unit}; ${sizes.unit === 'in' ? 'cm work too: 22 cm' : 'inches work too: 8 1/2 in'}.`)}
           </p>
-          <NameField
-            label={joined ? 'Which piece is it?' : 'What is it for?'}
-            placeholder={joined ? 'Small trivet' : words.example}
-            value={name}
-            onChange={(next) => setName(next ?? '')}
-            onRefused={setNameRefused}
-          />
-          <label className="grid gap-1">
-            <span className="text-16">Gauge</span>
-            <select
-              className="field"
-              value={gaugeId}
-              onChange={(event) => setChosenGauge(event.target.value)}
-            >
-              <option value="">Not measured yet: medium yarn, 5 mm hook</option>
-              {gauges?.map((known) => (
-                <option key={known.id} value={known.id}>
-                  {known.name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <div className="grid grid-cols-[repeat(auto-fit,minmax(11rem,1fr))] items-end gap-4">
+            <NameField
+              label={joined ? 'Which piece is it?' : 'What is it for?'}
+              placeholder={joined ? 'Small trivet' : words.example}
+              value={name}
+              onChange={(next) => setName(next ?? '')}
+              onRefused={setNameRefused}
+            />
+            <label className="grid min-w-0 gap-1">
+              <span className="text-16">Gauge</span>
+              <select
+                className="field"
+                value={gaugeId}
+                onChange={(event) => setChosenGauge(event.target.value)}
+              >
+                <option value="">Not measured yet: medium yarn, 5 mm hook</option>
+                {gauges?.map((known) => (
+                  <option key={known.id} value={known.id}>
+                    {known.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
           <button
             type="submit"
             className="button-ink"

@@ -19,7 +19,7 @@ export function FormChoice({
       value={family}
       onValueChange={(next) => next && onChange(next as FamilyName)}
       aria-label="What it is"
-      className="grid grid-cols-[repeat(auto-fit,minmax(7.5rem,1fr))] gap-2"
+      className="grid grid-cols-[repeat(auto-fit,minmax(5.9rem,1fr))] gap-2"
     >
       {FAMILY_NAMES.map((name) => (
         <ToggleGroup.Item
@@ -59,11 +59,11 @@ export function FormQuestions({ family, answers, onAnswer, fault }: FormQuestion
   )
   return (
     <>
-      <div className="grid gap-3 bg-tape p-4">
+      <div className="grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] items-end gap-x-6 gap-y-3 bg-tape p-4">
         {fields.filter(({ kind }) => kind === 'length').map(question)}
       </div>
       {fields.some(({ kind }) => kind !== 'length') && (
-        <div className="grid grid-cols-2 items-end gap-4">
+        <div className="grid grid-cols-[repeat(auto-fit,minmax(7.4rem,1fr))] items-end gap-4">
           {fields.filter(({ kind }) => kind !== 'length').map((field) => question(field, -1))}
         </div>
       )}
@@ -120,7 +120,7 @@ function Question({ field, family, text, first, wrong, onAnswer }: QuestionProps
   }
   return (
     <label className="grid gap-1">
-      <span className="slab text-21">{words.question}</span>
+      <span className="slab text-18 leading-tight">{words.question}</span>
       <input
         className="slab w-full border-b-2 rule bg-transparent text-36 outline-none placeholder:text-ink/60"
         placeholder={sizes.full(sizes.unit === 'in' ? Math.round(field.usual / 12.7) * 12.7 : field.usual)}

@@ -1,14 +1,16 @@
 import { useCallback } from 'react'
-import { HalfSection, HeadBehind } from '../../drawing/HalfSection.tsx'
+import { HalfSection, HeadBehind, VesselSizes } from '../../drawing/HalfSection.tsx'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
-import { bendOf, TAIL } from '../../drawing/views/viewOf.ts'
+import { bendOf, lastOfCrown, TAIL, widestOf } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { wordsOf } from '../../words/formWords.ts'
 import { CrownWords } from './CrownWords.tsx'
 import type { OnDeskProps } from './FlatOnDesk.tsx'
 import { Legend } from './Legend.tsx'
 import { PieceDrawing } from './PieceDrawing.tsx'
 import { MARGIN, type DeskLayout } from './planLayout.ts'
-import type { Plan } from '../../../core/index.ts'
+import { measured, sizesOf, type Plan } from '../../../core/index.ts'
 import { headOf } from './planModel.ts'
 
 const TOP = 20
@@ -19,16 +21,19 @@ const BELOW = 76
 export function closedScale(
   plan: Plan,
   { width, height, ledgerWidth, blockWidth }: DeskLayout,
-): { readonly scale: number; readonly radius: number } {
-  const { arc } = plan.rounds.at(-1)!.at
+): { readonly scale: number; readonly radius: number; readonly reach: number } {
+  const { arc, z } = plan.rounds.at(-1)!.at
   const disc = Math.min(bendOf(plan), arc)
-  const deep = disc === arc ? disc : arc
+  // Rows end as deep as the fabric is long; cut through, it hangs from below the disc.
+  const deep = disc === arc ? disc : Math.max(arc, disc + z)
+  // A wall may lean out beyond what lies flat.
+  const widest = Math.max(disc, widestOf(plan))
   const scale = Math.min(
-    (width - 2 * MARGIN - ledgerWidth - 14) / (disc * (1 + TAIL)),
+    (width - 2 * MARGIN - ledgerWidth - 14) / (widest * (1 + TAIL)),
     (height - TOP - BELOW) / (disc + deep),
     (width - 2 * MARGIN - blockWidth - 16) / disc,
   )
-  return { scale, radius: disc * scale }
+  return { scale, radius: disc * scale, reach: widest * scale }
 }
 
 /** A closed piece on a desk: its crown unrolls beside the ledger, its wall below it; left of the axis it is cut through. */
@@ -36,15 +41,19 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
   const colours = useYarnColours()
   const { piece, settings } = model
   const { width, height, mirrored, ledgerWidth, blockWidth } = layout
-  const { scale, radius } = closedScale(plan, layout)
+  const { scale, radius, reach } = closedScale(plan, layout)
+  const sizes = useSizes()
   const guess = spec.gauge.certainty === 'guess'
-  const [x, y] = [mirrored ? width - MARGIN - radius : MARGIN + radius, TOP + radius]
+  const [x, y] = [mirrored ? width - MARGIN - reach : MARGIN + reach, TOP + radius]
   const viewAt = useCallback(
     (held?: number) =>
       unrolled(plan, { scale: held ?? scale, x, y, cut: UNROLL_CUT, mirrored, bend: bendOf(plan) }),
     [plan, scale, x, y, mirrored],
   )
   const head = headOf(piece)
+  const hangs = wordsOf(piece.form).hangs === true
+  const [crown, last] = [lastOfCrown(plan), plan.rounds.at(-1)!]
+  const { thickness } = sizesOf(spec)
   const drawn = width - MARGIN - ledgerWidth
   return (
     <>
@@ -54,11 +63,31 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
           width={mirrored ? width : drawn}
         >
           {(view) => {
-            const at = { scale: view.scale, axis: x, top: y + radius + 1, mirrored }
+            // Worn, it hangs from under its crown; what stands has its base where its rows end.
+            const top = hangs ? y + radius + 1 : y + last.at.arc * view.scale
+            const at = { scale: view.scale, axis: x, mirrored }
             return (
               <g pointerEvents="none">
-                {head !== undefined && <HeadBehind around={head} {...at} />}
-                <HalfSection plan={plan} {...at} yarns={colours} guess={guess} {...(lit ? { lit } : {})} />
+                {head !== undefined && <HeadBehind around={head} {...at} top={top} />}
+                {!hangs && (
+                  <VesselSizes
+                    {...at}
+                    table={top}
+                    radius={crown?.at.radius ?? last.at.radius}
+                    height={last.at.z}
+                    says={{
+                      across: `${sizes.bare(2 * (crown ?? last).at.radius + thickness)} base`,
+                      high: `${sizes.bare(measured('height', last.at, thickness))} high`,
+                    }}
+                  />
+                )}
+                <HalfSection
+                  plan={plan}
+                  {...at}
+                  {...{ top, guess, hangs }}
+                  yarns={colours}
+                  {...(lit ? { lit } : {})}
+                />
               </g>
             )
           }}

@@ -2,10 +2,11 @@ import { useCallback, useMemo } from 'react'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
 import { HeadBehind } from '../../drawing/HalfSection.tsx'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
-import { bendOf, sizeStanding, TAIL } from '../../drawing/views/viewOf.ts'
+import { bendOf, sizeStanding, TAIL, widestOf } from '../../drawing/views/viewOf.ts'
 import { standing } from '../../drawing/views/standing.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { wordsOf } from '../../words/formWords.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
 import { CrownWords } from './CrownWords.tsx'
 import { PieceDrawing } from './PieceDrawing.tsx'
@@ -25,7 +26,8 @@ export function ClosedStacked(props: StackedProps & { readonly worn: boolean }) 
   const bend = bendOf(plan)
   const disc = Math.min(bend, arc)
   const deep = bend === Infinity ? disc : arc
-  const scale = Math.min((width - 8) / (disc * (1 + TAIL)), (2 * TALLEST) / (disc + deep))
+  const widest = Math.max(disc, widestOf(plan))
+  const scale = Math.min((width - 8) / (disc + widest * TAIL), (2 * TALLEST) / (disc + deep))
   const radius = disc * scale
   const [x, y] = [mirrored ? width - radius - 4 : radius + 4, radius + 12]
   const viewAt = useCallback(
@@ -48,18 +50,19 @@ type AsWornProps = Pick<StackedProps, 'model' | 'plan' | 'spec' | 'width'> & {
   readonly guess: boolean
 }
 
-/** The piece in elevation, closed at the top, over the head it is made for. */
+/** The piece in elevation: closed at the top, over the head it is made for, or standing. */
 function AsWorn({ model, plan, width, mirrored, guess }: AsWornProps) {
   const sizes = useSizes()
   const colours = useYarnColours()
   const head = headOf(model.piece)
+  const hangs = wordsOf(model.piece.form).hangs === true
   const { wide, tall } = sizeStanding(plan)
   const below = head === undefined ? 0 : Math.max(0, (HEAD_BELOW * head) / (2 * Math.PI) + wide / 2 - tall)
   const scale = Math.min((width * 0.7) / wide, TALLEST / (tall + below))
   const height = (tall + below) * scale + 8
   const view = useMemo(
-    () => standing(plan, { scale, x: width / 2, table: 4, mirrored, hangs: true }),
-    [plan, scale, width, mirrored],
+    () => standing(plan, { scale, x: width / 2, table: hangs ? 4 : height - 4, mirrored, hangs }),
+    [plan, scale, width, height, mirrored, hangs],
   )
   const at = head === undefined ? undefined : { around: head, scale, axis: width / 2, top: 4 }
   return (
@@ -67,7 +70,7 @@ function AsWorn({ model, plan, width, mirrored, guess }: AsWornProps) {
       className="relative"
       style={{ width, height }}
       role="img"
-      aria-label={`As it is worn: ${sayAllPromised(plan.finished.promises, sizes, guess)}`}
+      aria-label={`As it ${hangs ? 'is worn' : 'stands'}: ${sayAllPromised(plan.finished.promises, sizes, guess)}`}
     >
       <svg className="absolute inset-0 overflow-hidden" width={width} height={height} aria-hidden>
         {at && (

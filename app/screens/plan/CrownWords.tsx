@@ -1,6 +1,7 @@
 import { measured, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { lastOfCrown } from '../../drawing/views/viewOf.ts'
+import { SECTION_WORDS, wordsOf } from '../../words/formWords.ts'
 import { percent } from '../../words/wording.ts'
 
 interface CrownWordsProps {
@@ -9,22 +10,26 @@ interface CrownWordsProps {
   readonly guess: boolean
 }
 
-/** How wide a crown is before working even, and how the rest of it goes round the head. */
+/** How wide a crown or a base is before the wall, and how the wall goes round the head or stands. */
 export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
   const sizes = useSizes()
   const crown = lastOfCrown(plan)
   if (!crown) return null
-  const across = measured('across', crown.at)
-  const { object, middle } = wallFit(spec, plan)
+  const across = measured('across', crown.asEdge)
+  const { object, middle, inside, outside } = wallFit(spec, plan)
+  const hangs = wordsOf(spec.form).hangs === true
   const about = guess ? 'about ' : ''
   return (
     <p className="text-16 leading-snug">
       <strong>
-        Crown: {about}
+        {SECTION_WORDS[crown.section]}: {about}
         {sizes.full(across)} across after Rnd {crown.number}
       </strong>
-      , {crown.count} sts, then even.{' '}
+      , {crown.count} sts, then {hangs ? 'even' : 'up'}.{' '}
       {object !== undefined && !guess && atTheEdge(middle, object, sizes.full)}
+      {!hangs &&
+        !guess &&
+        `At its edge ${sizes.full(outside / Math.PI)} across outside, ${sizes.full(inside / Math.PI)} inside.`}
     </p>
   )
 }

@@ -3,13 +3,11 @@ import { useEffect, useMemo, useRef, type KeyboardEvent, type ReactNode } from '
 import {
   belowOf,
   groupRounds,
-  measured,
   plusMinusOf,
   promisesOf,
   sameYarns,
   writeRoundBody,
-  yarnsIn,
-  type HeldYarns,
+  type MeasureKind,
   type PieceSpec,
   type Plan,
   type Promised,
@@ -19,6 +17,7 @@ import {
 import { NewYarnMark } from '../../drawing/PlanOverlay.tsx'
 import type { Sizes } from '../../ui/useSizes.ts'
 import { MEASURE_WORDS } from '../../words/measureWords.ts'
+import { yarnNames } from '../../words/wording.ts'
 
 interface LedgerProps {
   readonly plan: Plan
@@ -36,21 +35,26 @@ interface LedgerProps {
   readonly className?: string
 }
 
-/** Down along the fabric. */
-const DOWN = '↓'
+const signed = (of: MeasureKind) => {
+  const { sign } = MEASURE_WORDS[of]
+  return sign ? `${sign} ` : ''
+}
 
 /** The rounds in crochet words, with counts and the sizes to expect. */
 export function Ledger(props: LedgerProps) {
   const { plan, spec, terms, sizes, yarns, guess, lit, onPoint, rowHeight, onScroll, onRows, className } =
     props
   const body = useRef<HTMLTableSectionElement>(null)
-  const kinds = useMemo(() => plan.rounds.map((round) => promisesOf(spec, round)[0]!.of), [spec, plan])
-  const [first = 'across', ...others] = [...new Set(kinds)]
+  const found = useMemo(() => plan.rounds.map((round) => promisesOf(spec, round)[0]!), [spec, plan])
+  const [first = 'across', ...others] = [...new Set(found.map(({ of }) => of))]
   // A second kind of size has a sign of its own: a crown across, then down from it.
   const columns = [first, ...others]
-    .map((of, index) => `${index > 0 ? `${DOWN} ` : ''}${MEASURE_WORDS[of].column}`)
+    .map((of) => (of === first ? '' : signed(of)) + MEASURE_WORDS[of].column)
     .join(', ')
-  const signOf = (number: number) => (kinds[number - 1] === first ? '' : `${DOWN} `)
+  const signOf = (number: number) => {
+    const { of } = found[number - 1]!
+    return of === first ? '' : signed(of)
+  }
   const groups = useMemo(() => groupRounds(plan), [plan])
   const groupOf = (number: number) => groups.findIndex((group) => group.at(-1)!.number >= number)
   const checkpoints = new Map(plan.checkpoints.map((checkpoint) => [checkpoint.afterRound, checkpoint]))
@@ -122,7 +126,7 @@ export function Ledger(props: LedgerProps) {
         <tbody ref={body} onPointerLeave={() => onPoint(undefined)}>
           {groups.map((group, index) => {
             const [begins, round] = [group[0]!, group.at(-1)!]
-            const { number, count, at } = round
+            const { number, count } = round
             const below = belowOf(plan.rounds, begins)
             const newYarn = below !== undefined && !sameYarns(below, begins)
             const here = lit !== undefined && lit >= begins.number && lit <= number
@@ -155,7 +159,7 @@ export function Ledger(props: LedgerProps) {
                       height={16}
                       viewBox="-8 -8 16 16"
                       role="img"
-                      aria-label={`New yarn: ${namesOf(yarns, round)}`}
+                      aria-label={`New yarn: ${yarnNames(yarns, round)}`}
                     >
                       <NewYarnMark x={0} y={0} />
                     </svg>
@@ -163,7 +167,7 @@ export function Ledger(props: LedgerProps) {
                 </td>
                 <td className={clsx('leading-tight', text.length > 27 && 'text-14')}>
                   {text}
-                  {newYarn && <span className="text-ink-2"> {namesOf(yarns, round)}</span>}
+                  {newYarn && <span className="text-ink-2"> {yarnNames(yarns, round)}</span>}
                 </td>
                 <td className="slab text-right text-18 leading-none">{count}</td>
                 <td className="py-0 pl-2 text-right whitespace-nowrap">
@@ -176,7 +180,7 @@ export function Ledger(props: LedgerProps) {
                     !guess && (
                       <span className="pr-[2.9rem] text-ink-2">
                         {signOf(number)}
-                        {sizes.bare(measured(kinds[number - 1]!, at))}
+                        {sizes.bare(found[number - 1]!.value)}
                       </span>
                     )
                   )}
@@ -189,11 +193,6 @@ export function Ledger(props: LedgerProps) {
     </div>
   )
 }
-
-const namesOf = (yarns: readonly YarnRecord[], held: HeldYarns) =>
-  yarnsIn(held)
-    .map((id) => yarns.find((yarn) => yarn.id === id)?.name ?? '')
-    .join(' + ')
 
 function Expected({ promised, sizes, guess }: { promised: Promised; sizes: Sizes; guess: boolean }) {
   const { value } = promised

@@ -48,7 +48,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                 value={name}
                 className="slab min-h-11 text-18 data-[state=on]:bg-ink data-[state=on]:text-film"
               >
-                {name === 'face' ? (wall ? 'Laid flat' : closed ? 'As worn' : 'Disc') : 'Rows'}
+                {name === 'face' ? (wall ? 'Laid flat' : closed ? 'As it is' : 'Disc') : 'Rows'}
               </ToggleGroup.Item>
             ))}
           </ToggleGroup.Root>

@@ -1,18 +1,21 @@
 import clsx from 'clsx'
 import {
   belowOf,
+  whatIsAhead,
   writeOps,
   writeRound,
   type PieceSpec,
   type Plan,
   type WorkView,
 } from '../../../core/index.ts'
-import { useSettings } from '../../store/queries.ts'
+import { useSettings, useYarns } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { CheckpointAhead } from './CheckpointAhead.tsx'
 import { CountTape } from './CountTape.tsx'
+import { aheadSentence } from '../../words/aheadSentence.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
 import { wordsOf } from '../../words/formWords.ts'
+import { yarnNames } from '../../words/wording.ts'
 import { StitchRow } from './StitchRow.tsx'
 
 interface RoundInHandProps {
@@ -32,6 +35,7 @@ const ROOM_FOR_ALL = 690
 /** The round on the hook, legible from across the table. */
 export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const { terms } = useSettings()
+  const yarns = useYarns()
   const { round, repeat } = now
   const ops = round.steps[repeat.step]!.ops
   const text = writeOps(ops, terms)
@@ -42,6 +46,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
     below: belowOf(plan.rounds, round),
   })
   const [bold, rest] = endingSentence(round, terms)
+  const ahead = whatIsAhead(plan.rounds, round.number - 1)
   const [stage, room] = useElementSize()
   return (
     <div
@@ -69,6 +74,17 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
               <>At the end: {end}.</>
             )}
           </p>
+          {ahead && (
+            <p className="line-clamp-2 pt-1 text-[min(1.25rem,4.5cqh)] leading-tight max-sm:text-[min(1rem,3.2cqh)]">
+              <strong>
+                {aheadSentence(ahead, {
+                  hangs,
+                  joined: spec.construction.rounds.kind === 'joined',
+                  names: ahead.yarns ? yarnNames(yarns ?? [], ahead.yarns) : '',
+                })}
+              </strong>
+            </p>
+          )}
         </div>
         {room.height >= ROOM_FOR_MORE && (
           <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} className="max-lg:hidden" />

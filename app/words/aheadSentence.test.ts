@@ -1,0 +1,41 @@
+import { planPiece, whatIsAhead } from '../../core/index.ts'
+import { capSpec, discSpec, vesselSpec } from '../../core/testing/specs.ts'
+import { aheadSentence } from './aheadSentence.ts'
+
+const atTheHook = { hangs: false, joined: true, names: 'Tarn' }
+
+test('two rounds before a base turns into its wall it is said, and one before; not earlier, not after', () => {
+  const { rounds } = planPiece(vesselSpec({}))
+  const turn = rounds.findIndex(({ section }) => section === 'wall')
+  const said = rounds.map((_, place) => {
+    const ahead = whatIsAhead(rounds, place)
+    return ahead && aheadSentence(ahead, atTheHook)
+  })
+  expect(said.slice(turn - 3, turn + 1)).toEqual([
+    undefined,
+    'In 2 rounds: turn the corner into the wall, through the back loops.',
+    'Next round: turn the corner into the wall, through the back loops.',
+    undefined,
+  ])
+  expect(said.filter((one) => one !== undefined)).toHaveLength(2)
+})
+
+test('a cap says that its crown ends and that its brim begins, with the yarn that is taken up there', () => {
+  const spec = capSpec({ crown: 'flat', brim: 'tightened' })
+  const plain = planPiece(spec)
+  const brim = plain.rounds.findIndex(({ section }) => section === 'brim')
+  const wall = plain.rounds.findIndex(({ section }) => section === 'wall')
+  const { rounds } = planPiece({ ...spec, colours: [...spec.colours, { fromRound: brim + 1, yarn: 'tarn' }] })
+  const at = (place: number, joined = true) =>
+    aheadSentence(whatIsAhead(rounds, place)!, { ...atTheHook, hangs: true, joined })
+  expect(at(wall - 1)).toBe('Next round: the wall begins, no more increases.')
+  expect(at(brim - 2)).toBe('In 2 rounds: the brim begins; change to Tarn at the join.')
+  expect(at(brim - 1, false)).toBe(
+    'Next round: the brim begins; change to Tarn in the last stitch before it.',
+  )
+})
+
+test('a mat of one yarn has nothing ahead but rounds', () => {
+  const { rounds } = planPiece(discSpec(180))
+  expect(rounds.every((_, place) => whatIsAhead(rounds, place) === undefined)).toBe(true)
+})

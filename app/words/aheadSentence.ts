@@ -1,0 +1,30 @@
+import type { Ahead } from '../../core/index.ts'
+import { SECTION_WORDS } from './formWords.ts'
+
+/** What is to come, for somebody at the hook: "Next round: turn up into the wall, through the back loops." */
+export function aheadSentence(
+  { rounds, section, backLoops, widens, yarns }: Ahead,
+  { hangs, joined, names }: { readonly hangs: boolean; readonly joined: boolean; readonly names: string },
+): string {
+  const when = rounds === 1 ? 'Next round' : `In ${rounds} rounds`
+  const what = [
+    ...(section ? [turn(section, { hangs, backLoops: backLoops === true, widens: widens === true })] : []),
+    ...(yarns ? [`change to ${names} ${joined ? 'at the join' : 'in the last stitch before it'}`] : []),
+  ]
+  return `${when}: ${what.join('; ')}.`
+}
+
+function turn(
+  section: string,
+  {
+    hangs,
+    backLoops,
+    widens,
+  }: { readonly hangs: boolean; readonly backLoops: boolean; readonly widens: boolean },
+): string {
+  const name = (SECTION_WORDS[section] ?? 'next part').toLowerCase()
+  if (section !== 'wall') return `the ${name} begins`
+  if (backLoops) return 'turn the corner into the wall, through the back loops'
+  if (!hangs) return 'the wall begins and goes up'
+  return widens ? 'the wall begins, no more increases' : 'the wall begins, even all the way'
+}

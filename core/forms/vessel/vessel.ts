@@ -1,0 +1,171 @@
+import { lengthOf } from '../../errors/sentence.ts'
+import { SpecError } from '../../errors/specError.ts'
+import { mm, type Millimetres } from '../../units/millimetres.ts'
+import type { Family, Guide, Sizes } from '../family.ts'
+
+/** Closed in a base that lies flat, with a wall that stands on it: a basket, a bowl, a sleeve for a handle. */
+export interface VesselForm {
+  readonly family: 'vessel'
+  /** Across the base. */
+  readonly base: Millimetres
+  /** Where that is measured: over the fabric, or between the walls. */
+  readonly of: 'outside' | 'inside'
+  /** From the table to the edge of the wall. */
+  readonly height: Millimetres
+  /** The share by which the mouth is wider than the base; below 0 the wall leans in. */
+  readonly lean: number
+  /** How the base turns into the wall. */
+  readonly edge: 'crisp' | 'rounded'
+}
+
+const BASE_SECTION = 'base'
+const WALL_SECTION = 'wall'
+
+const WIDEST = 1000
+const HIGHEST = 1000
+const LEANS = [-0.6, 1.5] as const
+/** More rounds than this are no piece of one evening, nor of ten. */
+const MOST_ROUNDS = 200
+/** Fewer stitches do not make a wall that goes around anything. */
+const FEWEST_STITCHES = 12
+const FEWEST_BASE_ROUNDS = 2
+const FEWEST_WALL_ROUNDS = 2
+
+interface Profile {
+  /** Radius of the middle of the fabric, where the wall begins and at its edge, mm. */
+  readonly foot: number
+  readonly mouth: number
+  /** From the foot to the edge along the wall, mm. */
+  readonly slant: number
+}
+
+function profileOf({ base, of, height, lean }: VesselForm, { thickness }: Sizes): Profile {
+  const foot = (base + (of === 'inside' ? thickness : -thickness)) / 2
+  const mouth = foot + (lean * base) / 2
+  // The fabric that it stands on lies half its thickness over the table.
+  return { foot, mouth, slant: Math.hypot(height - thickness / 2, mouth - foot) }
+}
+
+/** The wall takes so much more each mm of its length as it leans out (FIELD §11). */
+const wallGuide = ({ foot, mouth, slant }: Profile): Guide => ({
+  length: slant,
+  lies: 'fitted',
+  perimeter: (along) => 2 * Math.PI * (foot + (mouth - foot) * Math.min(1, Math.max(0, along / slant))),
+})
+
+/** Narrowest base that holds two rounds and a wall of a few stitches, mm. */
+function narrowest({ of, lean }: VesselForm, { w, h, start, thickness }: Sizes): number {
+  const foot = Math.max(start.hole + FEWEST_BASE_ROUNDS * h, (FEWEST_STITCHES * w) / (2 * Math.PI))
+  const base = 2 * foot + (of === 'inside' ? -thickness : thickness)
+  return lean < 0 ? base / (1 + lean) : base
+}
+
+export const vessel: Family<VesselForm> = {
+  fields: [
+    { kind: 'length', key: 'base', least: 20, most: WIDEST, usual: 240 },
+    { kind: 'length', key: 'height', least: 10, most: HIGHEST, usual: 160 },
+    { kind: 'choice', key: 'of', choices: ['outside', 'inside'] },
+    { kind: 'share', key: 'lean', least: LEANS[0], most: LEANS[1], usual: 0 },
+    { kind: 'choice', key: 'edge', choices: ['crisp', 'rounded'] },
+  ],
+  starts: ['magicRing', 'chainTwo', 'chainRing'],
+  validate(form, sizes) {
+    const { base, of, height, lean, edge } = form
+    if (of !== 'outside' && of !== 'inside') {
+      throw new SpecError('form.of', 'A base is measured outside or inside.', 'Take one of the two.')
+    }
+    if (edge !== 'crisp' && edge !== 'rounded') {
+      throw new SpecError('form.edge', 'There is no such edge.', 'Take one of the two.')
+    }
+    if (!(lean >= LEANS[0] && lean <= LEANS[1])) {
+      throw new SpecError(
+        'form.lean',
+        'No wall leans so far.',
+        'From −60% (it draws in) to 150% (wide as a bowl); 0 is straight up.',
+      )
+    }
+    const least = Math.max(20, narrowest(form, sizes))
+    if (!(base >= least)) {
+      throw new SpecError(
+        'form.base',
+        `${lengthOf(base)} is too little for a base and a wall around it.`,
+        `At least ${lengthOf(Math.ceil(least))} in this gauge.`,
+      )
+    }
+    if (base > WIDEST) {
+      throw new SpecError(
+        'form.base',
+        `${lengthOf(base)} is wider than one carries.`,
+        `Up to ${lengthOf(WIDEST)}.`,
+      )
+    }
+    const low = FEWEST_WALL_ROUNDS * sizes.h + sizes.thickness / 2
+    if (!(height >= Math.max(10, low))) {
+      throw new SpecError(
+        'form.height',
+        `${lengthOf(height)} is under ${FEWEST_WALL_ROUNDS} rounds of this stitch.`,
+        `At least ${lengthOf(Math.ceil(Math.max(10, low)))} in this gauge; without a wall it is a mat.`,
+      )
+    }
+    const { foot, slant } = profileOf(form, sizes)
+    if (height > HIGHEST || (foot + slant) / sizes.h > MOST_ROUNDS) {
+      throw new SpecError(
+        'form.height',
+        `${lengthOf(height)} would take more than ${MOST_ROUNDS} rounds or be higher than a table.`,
+        `Up to ${lengthOf(Math.floor(Math.min(HIGHEST, Math.max(low, MOST_ROUNDS * sizes.h - foot))))} in this gauge.`,
+      )
+    }
+    if (sizes.start.hole > foot / 2) {
+      throw new SpecError(
+        'construction.start',
+        'A ring of so many chains leaves a hole half as wide as the base.',
+        'A magic ring, or a ring of 3 to 5 chains.',
+      )
+    }
+  },
+  sections(form, sizes) {
+    const profile = profileOf(form, sizes)
+    const { hole } = sizes.start
+    return [
+      {
+        id: BASE_SECTION,
+        guide: {
+          length: profile.foot - hole,
+          lies: 'flat',
+          perimeter: (along) => 2 * Math.PI * (hole + along),
+        },
+      },
+      {
+        id: WALL_SECTION,
+        guide: wallGuide(profile),
+        ...(form.lean === 0 ? { even: true } : {}),
+        ...(form.edge === 'crisp' ? { crisp: true } : {}),
+      },
+    ]
+  },
+  measures: () => [
+    { of: 'across', in: [BASE_SECTION] },
+    { of: 'height', in: [WALL_SECTION] },
+    { of: 'around', in: [WALL_SECTION] },
+  ],
+  tape: [
+    { of: 'across', at: 'edge', needed: true, in: [BASE_SECTION] },
+    { of: 'across', at: 'edge', in: [BASE_SECTION] },
+    { of: 'around', at: 'edge', needed: true, in: [WALL_SECTION] },
+    { of: 'height', at: 'edge', in: [WALL_SECTION] },
+  ],
+  targets(form, sizes) {
+    const { mouth } = profileOf(form, sizes)
+    return [
+      { of: 'height', value: form.height },
+      { of: 'around', value: 2 * Math.PI * mouth + Math.PI * sizes.thickness },
+    ]
+  },
+  towards(form, { thickness }, { of, value }) {
+    if (of === 'height') return { ...form, height: mm(value) }
+    if (of !== 'around') return form
+    const outside = value / Math.PI
+    const mouth = form.of === 'outside' ? outside : outside - 2 * thickness
+    return { ...form, base: mm(mouth / (1 + form.lean)) }
+  },
+}

@@ -1,0 +1,42 @@
+import type { PlannedRound } from '../plan/plan.ts'
+import { loopsBelow, type SectionId } from '../rounds/round.ts'
+import { sameYarns, type HeldYarns } from '../yarn/strands.ts'
+
+/** What changes in a round to come. */
+export interface Ahead {
+  /** How many rounds on; 1 is the next. */
+  readonly rounds: number
+  /** The section that begins there, and whether its first round goes into the back loops. */
+  readonly section?: SectionId
+  readonly backLoops?: boolean
+  /** The section before it still widens. */
+  readonly widens?: boolean
+  /** Other yarns are taken up there. */
+  readonly yarns?: HeldYarns
+}
+
+/** A change is told when it is so many rounds away or fewer: early enough to look it up, late enough to remember. */
+const TOLD_AHEAD = 2
+
+/** The first change of section or of yarn that the rounds after the one on the hook bring. */
+export function whatIsAhead(rounds: readonly PlannedRound[], place: number): Ahead | undefined {
+  for (let ahead = 1; ahead <= TOLD_AHEAD; ahead++) {
+    const [below, next] = [rounds[place + ahead - 1], rounds[place + ahead]]
+    if (!below || !next) return undefined
+    const begins = next.section !== below.section
+    const changes = !sameYarns(below, next)
+    if (!begins && !changes) continue
+    return {
+      rounds: ahead,
+      ...(begins
+        ? {
+            section: next.section,
+            backLoops: loopsBelow(next) === 'back' && loopsBelow(below) !== 'back',
+            widens: below.count > below.from,
+          }
+        : {}),
+      ...(changes ? { yarns: next } : {}),
+    }
+  }
+  return undefined
+}

@@ -1,0 +1,122 @@
+import { expect, test } from '@playwright/test'
+import { emptyShelf, field, openShelf, workTo } from './shelf.ts'
+import { stored } from './storage.ts'
+
+const basket = '/project/kindling-basket/piece/basket'
+
+test('a new maker plans a bowl: base, wall and mouth are what FIELD says', async ({ page }) => {
+  await emptyShelf(page)
+  await page.getByRole('link', { name: 'Plan a basket or bowl' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('A basket or bowl')
+  await page.getByLabel('How wide is the base?').fill('14,5')
+  await expect(page.getByRole('button', { name: 'Plan it' })).toBeDisabled()
+  await page.getByLabel('How high?').fill('0')
+  await expect(page.locator('#how-wide-answer')).toContainText('At least')
+  await page.getByLabel('How high?').fill('4 in')
+  await page.getByLabel('How much wider on top?').fill('25%')
+  await page.getByLabel('Measured where?').selectOption('Inside')
+  await page.getByLabel('What is it for?').fill('Wash-house bowl')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page).toHaveURL(/plan$/)
+  await expect(field(page, 'Base across')).toHaveValue('14.5')
+  await expect(field(page, 'High')).toHaveValue('10.2')
+
+  await page.getByRole('button', { name: /^Gauge in 10 cm/ }).click()
+  await page.getByRole('radio', { name: 'Counted on rounds' }).click()
+  await field(page, 'sc sts').fill('13')
+  await field(page, 'rounds').fill('14')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  const said = await page
+    .getByRole('paragraph')
+    .filter({ hasText: /^Base:/ })
+    .innerText()
+  const [, stitches, outside, inside] =
+    /(\d+) sts, then up\. At its edge ([\d.]+) cm across outside, ([\d.]+) cm inside/.exec(said)!
+  // By hand: 14.5 inside and a quarter more is 18.1; the fabric goes around half its thickness farther out.
+  const thick = (Number(outside) - Number(inside)) / 2
+  expect(thick).toBeGreaterThan(0.2)
+  expect(thick).toBeLessThan(0.8)
+  expect(Math.abs(Number(inside) - 14.5 * 1.25)).toBeLessThan(0.6)
+  const w =
+    10 / Number(/([\d.]+) sts/.exec(await page.getByRole('button', { name: /^Gauge/ }).innerText())![1])
+  expect(Math.abs(Number(stitches) - (Math.PI * (14.5 + thick)) / w)).toBeLessThan(2)
+  const outcome = await page.getByText(/Comes out/).innerText()
+  const [, high, around] = /([\d.]+) ± [\d.]+ cm high, ([\d.]+) ± [\d.]+ cm around/.exec(outcome)!
+  expect(Math.abs(Number(high) - 10.16)).toBeLessThan(0.5)
+  expect(Math.abs(Number(around) - Math.PI * Number(outside))).toBeLessThan(0.4)
+})
+
+test('odd sizes of a basket are refused where they are typed; its edge is pulled, and rounded', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${basket}/plan`)
+  for (const [name, odd, says] of [
+    ['Base across', '0', /From|At least/],
+    ['Base across', '300 sts', /not a unit/],
+    ['High', '0.2', /At least|From/],
+    ['Wider on top by', '900', /−60% to 150%/],
+  ] as const) {
+    const cell = field(page, name)
+    const before = await cell.inputValue()
+    await cell.fill(odd)
+    await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible()
+    await cell.press('Escape')
+    await expect(cell).toHaveValue(before)
+  }
+  await page.getByRole('slider', { name: 'Edge: height' }).focus()
+  await page.keyboard.press('ArrowUp')
+  await expect.poll(async () => Number(await field(page, 'High').inputValue())).toBeGreaterThan(16)
+  await expect(page.getByText('sc in back loop of each st').first()).toBeAttached()
+  await page.getByRole('button', { name: /^Edge of the base/ }).click()
+  await page.getByRole('radio', { name: /Rounded/ }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('sc in back loop of each st')).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByRole('button', { name: /^Edge of the base/ })).toContainText('Rounded')
+})
+
+test('its base is measured across, its wall around and up; what is ahead is said, and the rest re-planned', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  await workTo(page, `${basket}/plan`, 11)
+  await page.getByRole('button', { name: /: on to Rnd 12$/ }).press('Enter')
+  await expect(
+    page.getByText('In 2 rounds: turn the corner into the wall, through the back loops.'),
+  ).toBeVisible()
+  await page.keyboard.press('Shift+Enter')
+  await page.waitForTimeout(500)
+  await page.getByRole('button', { name: /: on to Rnd 13$/ }).press('Enter')
+  await expect(page.getByText(/^Next round: turn the corner/)).toBeVisible()
+  await page.keyboard.press('Shift+Enter')
+  await expect(page.getByText(/Measure now:.*across/)).toBeVisible()
+  await page.goto(`${basket}/check`)
+  await field(page, 'Across').fill('21.9')
+  await field(page, 'A quarter turn on').fill('22')
+  await expect(field(page, 'Around, outside')).toHaveCount(0)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('small')
+  const ways = page.getByRole('list', { name: 'Ways out' })
+  await ways.getByRole('button', { name: 'Use this plan' }).click()
+  await expect(page).toHaveURL(/work/)
+  const versions = await stored<{ pieceId: string }>(page, 'planVersions')
+  expect(versions.filter(({ pieceId }) => pieceId === 'basket')).toHaveLength(2)
+})
+
+test('its wall is measured around and from the table up, on a phone as well', async ({ page }) => {
+  test.setTimeout(120_000)
+  await workTo(page, `${basket}/plan`, 20)
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`${basket}/check`)
+  await expect(field(page, 'Across')).toHaveCount(0)
+  await field(page, 'Around, outside').fill('73')
+  await field(page, 'High, from the table').fill('6')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('0.5 cm too low')
+  await expect(page.getByText(/tighter here than your gauge/)).toBeVisible()
+  const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+  expect(overflow).toBeLessThanOrEqual(0)
+  // Loaded anew, it asks at the same places.
+  await page.reload()
+  await expect(field(page, 'Around, outside')).toBeVisible()
+})
