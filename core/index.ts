@@ -111,6 +111,7 @@ export {
   roundedForm,
   tapeAt,
   usualForm,
+  usualSizesOf,
   type AnyField,
   type FamilyName,
   type StoredForm,

@@ -43,6 +43,26 @@ test('a new maker plans a cap for a head: crown, wall and depth are what FIELD s
   expect(Math.abs(Number(wide) - (Number(stitches) * w) / 2)).toBeLessThan(0.4)
 })
 
+test('no head to measure: a usual size stands in the fields, and a baby’s cap warns of cords', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/new?form=cap')
+  await page.getByLabel('No head to measure?').selectOption('6 months')
+  await expect(page.getByLabel('Around the head?')).toHaveValue('43.0')
+  await expect(page.getByLabel(/How deep/)).toHaveValue('16.5')
+  await page.getByLabel(/How deep/).fill('16')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page).toHaveURL(/plan$/)
+  await expect(field(page, 'Deep')).toHaveValue('16.0')
+  const made = (await stored<{ form: { depth?: number }; fitness: { uses: string[] } }>(page, 'pieces')).find(
+    ({ form }) => form.depth === 160,
+  )
+  expect(made?.fitness.uses).toEqual(['worn', 'baby'])
+  await page.getByRole('button', { name: /^For/ }).click()
+  await expect(page.getByText(/cord|string|strangle/i).first()).toBeVisible()
+})
+
 test('odd sizes of a cap are refused where they are typed; its brim takes a hook of its own', async ({
   page,
 }) => {

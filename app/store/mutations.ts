@@ -12,6 +12,7 @@ import {
   type Records,
   type StoredForm,
   type WorkshopSettings,
+  type Use,
   type YarnRecord,
 } from '../../core/index.ts'
 import { database, freshId } from './database.ts'
@@ -29,10 +30,18 @@ export interface PieceToCreate {
   /** The project's name, or the piece's where it joins a project. */
   readonly name: string
   readonly projectId?: string
+  /** What it is known to be for. */
+  readonly uses?: readonly Use[]
 }
 
 /** A new piece with a yarn and, unless one is named, a gauge that is known from the label only. */
-export async function createPiece({ form, gaugeId, name, projectId }: PieceToCreate): Promise<PieceRecord> {
+export async function createPiece({
+  form,
+  gaugeId,
+  name,
+  projectId,
+  uses,
+}: PieceToCreate): Promise<PieceRecord> {
   const now = Date.now()
   const project: ProjectRecord | undefined =
     projectId === undefined ? { id: freshId(), name, createdAt: now, updatedAt: now } : undefined
@@ -75,8 +84,9 @@ export async function createPiece({ form, gaugeId, name, projectId }: PieceToCre
         ...(project ? {} : { name }),
         place: (others.at(-1)?.place ?? 0) + 1,
       })
-      await database.pieces.add(piece)
-      return piece
+      const meant = uses?.length ? { ...piece, fitness: { ...piece.fitness, uses } } : piece
+      await database.pieces.add(meant)
+      return meant
     },
   )
 }

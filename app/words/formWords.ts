@@ -19,6 +19,8 @@ interface FormWords<F> {
   readonly title: string
   readonly unnamed: string
   readonly fields: Readonly<Record<string, FieldWords>>
+  /** Whose usual sizes it knows. */
+  readonly usual?: { readonly question: string; readonly of: Readonly<Record<string, string>> }
   /** In a few words: "22.0 cm across". */
   say(form: F, sizes: Sizes): string
   /** In fewer still: "22.0 cm". */
@@ -92,6 +94,23 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
           plain: { label: 'Plain', detail: 'Straight to the edge.' },
           tightened: { label: 'Tightened', detail: 'Three rounds at the edge, 5% smaller, to hold on.' },
         },
+      },
+    },
+    usual: {
+      question: 'No head to measure?',
+      of: {
+        newborn: 'Newborn',
+        threeMonths: '3 months',
+        sixMonths: '6 months',
+        oneYear: '1 year',
+        twoToThree: '2 to 3 years',
+        fourToSix: '4 to 6 years',
+        sevenToTen: '7 to 10 years',
+        teen: 'Teen',
+        adultSmall: 'Adult, small',
+        adultMedium: 'Adult, medium',
+        adultLarge: 'Adult, large',
+        adultExtraLarge: 'Adult, extra large',
       },
     },
     say: (form, sizes) => `${sizes.bare(form.head)} head, ${sizes.full(form.depth)} deep`,

@@ -1,3 +1,4 @@
+import type { Use } from '../cautions/use.ts'
 import type { MeasureKind } from '../lay/measures.ts'
 import type { StartOfFabric } from '../lay/startOfFabric.ts'
 import type { SectionId } from '../rounds/round.ts'
@@ -52,6 +53,13 @@ export interface ChoiceField<F> {
 
 export type Field<F> = SizeField<F> | ChoiceField<F>
 
+/** Sizes that somebody has who cannot be measured just now: lengths in mm, and what the piece is for then. */
+export interface UsualSize<F> {
+  readonly key: string
+  readonly lengths: Readonly<Partial<Record<Exclude<keyof F & string, 'family'>, number>>>
+  readonly uses: readonly Use[]
+}
+
 /** A size that the finished piece must have, mm. */
 export interface Target {
   readonly of: MeasureKind
@@ -78,6 +86,7 @@ export interface JudgedBy {
 export interface Family<F extends { readonly family: string }> {
   /** What it asks for, in the order a maker is asked. */
   readonly fields: readonly Field<F>[]
+  readonly usualSizes?: readonly UsualSize<F>[]
   /** How its fabric may begin; the usual way first. */
   readonly starts: readonly Start['kind'][]
   /**

@@ -6,6 +6,7 @@ import type { PieceReading } from '../fit/pieceReading.ts'
 import { waysOut } from '../fit/waysOut.ts'
 import { verify } from '../rounds/verify.ts'
 import { loopsBelow } from '../rounds/round.ts'
+import { usualSizesOf } from '../forms/registry.ts'
 import { capSpec, discSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import type { PieceSpec, Plan } from './plan.ts'
@@ -149,6 +150,19 @@ test('the wall goes on even from the crown: what has grown is not taken back, no
     }
   }
 })
+
+test.each(usualSizesOf('cap').map(({ key, lengths }) => [key, lengths as Record<string, number>] as const))(
+  'the usual size of a head (%s) can be worked with every crown, and comes out as deep',
+  (_, { head, depth }) => {
+    for (const crown of ['flat', 'rounded', 'dome'] as const) {
+      const plan = planPiece(capSpec({ head: head!, depth: depth!, crown }))
+      expect(Math.abs(promised(plan, 'depth') - depth!)).toBeLessThanOrEqual(0.5 * 7.6 * 0.955 + 1e-6)
+      // FIELD §6: the crown is as wide as the finished girth over π before it is worked even.
+      const widest = inSection(plan, 'crown').at(-1)!
+      expect(Math.abs((widest.count * 7.6) / (head! * 0.97) - 1)).toBeLessThan(0.04)
+    }
+  },
+)
 
 test('in one stitch for the crown and another for the wall, each has the rounds that its own height needs', () => {
   const plan = planPiece(capSpec({ crown: 'flat' }, { sections: { wall: { stitch: 'dc' } } }))

@@ -6,6 +6,7 @@ import {
   specOf,
   UNMEASURED_GAUGE,
   usualForm,
+  usualSizesOf,
   type FamilyName,
   type GaugeRecord,
   type Plan,
@@ -48,6 +49,7 @@ export function CreateScreen() {
   const gauges = useGauges()
   const [area, { width }] = useElementSize()
   const [answers, setAnswers] = useState<Answers>({})
+  const [usual, setUsual] = useState<string>()
   const [name, setName] = useState('')
   const [nameRefused, setNameRefused] = useState(false)
   const [chosenGauge, setChosenGauge] = useState<string>()
@@ -66,6 +68,7 @@ export function CreateScreen() {
     try {
       const piece = await createPiece({
         form: asked.form,
+        uses: usualSizesOf(family).find(({ key }) => key === usual)?.uses ?? [],
         ...(gaugeId ? { gaugeId } : {}),
         ...(joined
           ? { name: name.trim() || `Piece ${joined.pieces.length + 1}`, projectId: joined.project.id }
@@ -102,7 +105,9 @@ export function CreateScreen() {
           <FormQuestions
             family={family}
             answers={answers}
-            onAnswer={(key, text) => setAnswers({ ...answers, [key]: text })}
+            onAnswer={(more) => setAnswers((known) => ({ ...known, ...more }))}
+            usual={usual}
+            onUsual={setUsual}
             fault={problem?.path}
           />
           <p id="how-wide-answer" role="status" className={problem ? 'fault text-18' : 'text-18'}>

@@ -1,5 +1,5 @@
 import { ToggleGroup } from 'radix-ui'
-import { FAMILY_NAMES, fieldsOf, type AnyField, type FamilyName } from '../../../core/index.ts'
+import { FAMILY_NAMES, fieldsOf, usualSizesOf, type AnyField, type FamilyName } from '../../../core/index.ts'
 import { FormSilhouette } from '../../drawing/FormSilhouette.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { wordsOf } from '../../words/formWords.ts'
@@ -38,13 +38,16 @@ export function FormChoice({
 interface FormQuestionsProps {
   readonly family: FamilyName
   readonly answers: Answers
-  readonly onAnswer: (key: string, text: string) => void
+  readonly onAnswer: (answers: Answers) => void
+  /** The usual size that is taken, and what to do when another is. */
+  readonly usual: string | undefined
+  readonly onUsual: (key: string | undefined) => void
   /** The field that is at fault. */
   readonly fault: string | undefined
 }
 
 /** The sizes that a family asks for, the lengths large, on tape; what else it asks below them. */
-export function FormQuestions({ family, answers, onAnswer, fault }: FormQuestionsProps) {
+export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault }: FormQuestionsProps) {
   const fields = fieldsOf(family)
   const question = (field: AnyField, index: number) => (
     <Question
@@ -54,7 +57,7 @@ export function FormQuestions({ family, answers, onAnswer, fault }: FormQuestion
       text={answers[field.key] ?? ''}
       first={index === 0}
       wrong={fault === `form.${field.key}`}
-      onAnswer={(text) => onAnswer(field.key, text)}
+      onAnswer={(text) => onAnswer({ [field.key]: text })}
     />
   )
   return (
@@ -62,12 +65,47 @@ export function FormQuestions({ family, answers, onAnswer, fault }: FormQuestion
       <div className="grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] items-end gap-x-6 gap-y-3 bg-tape p-4">
         {fields.filter(({ kind }) => kind === 'length').map(question)}
       </div>
+      {usualSizesOf(family).length > 0 && <UsualSizes {...{ family, onAnswer, usual, onUsual }} />}
       {fields.some(({ kind }) => kind !== 'length') && (
         <div className="grid grid-cols-[repeat(auto-fit,minmax(7.4rem,1fr))] items-end gap-4">
           {fields.filter(({ kind }) => kind !== 'length').map((field) => question(field, -1))}
         </div>
       )}
     </>
+  )
+}
+
+/** The sizes of somebody who cannot be measured just now; they stand in the fields, to be changed. */
+function UsualSizes({
+  family,
+  onAnswer,
+  usual,
+  onUsual,
+}: Pick<FormQuestionsProps, 'family' | 'onAnswer' | 'usual' | 'onUsual'>) {
+  const sizes = useSizes()
+  const words = wordsOf({ family }).usual!
+  return (
+    <label className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <span className="text-16">{words.question}</span>
+      <select
+        className="field w-auto grow"
+        value={usual ?? ''}
+        onChange={({ target: { value } }) => {
+          const size = usualSizesOf(family).find(({ key }) => key === value)
+          onUsual(size?.key)
+          if (!size) return
+          const lengths = Object.entries(size.lengths as Record<string, number>)
+          onAnswer(Object.fromEntries(lengths.map(([key, mm]) => [key, sizes.bare(mm)])))
+        }}
+      >
+        <option value="">Take a usual size</option>
+        {usualSizesOf(family).map(({ key }) => (
+          <option key={key} value={key}>
+            {words.of[key]}
+          </option>
+        ))}
+      </select>
+    </label>
   )
 }
 

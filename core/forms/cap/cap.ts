@@ -2,6 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Guide, Outline, Sizes } from '../family.ts'
+import { HEAD_SIZES } from './heads.ts'
 
 /** Closed over a crown and worked down to the brow. */
 export interface CapForm {
@@ -91,6 +92,7 @@ export const cap: Family<CapForm> = {
     { kind: 'choice', key: 'crown', choices: ['rounded', 'flat', 'dome'] },
     { kind: 'choice', key: 'brim', choices: ['plain', 'tightened'] },
   ],
+  usualSizes: HEAD_SIZES,
   starts: ['magicRing', 'chainTwo', 'chainRing'],
   validate(form, sizes) {
     const { head, depth, ease, crown, brim } = form
