@@ -120,3 +120,29 @@ test('its wall is measured around and from the table up, on a phone as well', as
   await page.reload()
   await expect(field(page, 'Around, outside')).toBeVisible()
 })
+
+test('a repeat that does not go into its girth: what gives way is shown, and one press away', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${basket}/plan`)
+  await page.getByRole('button', { name: /^Increases/ }).click()
+  await field(page, 'Counts divide by').fill('12')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  const fight = page.getByRole('region', { name: 'What gives way' })
+  await expect(fight).toContainText('Counts divide by 12.')
+  await expect(fight.getByRole('button')).toHaveCount(3)
+  const before = Number(await field(page, 'Base across').inputValue())
+  const [, , around] = /^(84)\s*([\d.]+) cm/.exec(
+    await fight.getByRole('button', { name: /^84/ }).innerText(),
+  )!
+  await fight.getByRole('button', { name: /^84/ }).press('Enter')
+  await expect(fight).toHaveCount(0)
+  const base = Number(await field(page, 'Base across').inputValue())
+  expect(base).toBeGreaterThan(before)
+  // By hand: outside it is a thickness wider than 84 stitches around make it.
+  expect(base - Number(around) / Math.PI).toBeGreaterThan(0.2)
+  expect(base - Number(around) / Math.PI).toBeLessThan(0.8)
+  await expect(page.getByRole('paragraph').filter({ hasText: /^Base:/ })).toContainText('84 sts, then up')
+})

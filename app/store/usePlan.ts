@@ -2,11 +2,13 @@ import { wrap, type Remote } from 'comlink'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import {
   attempt,
+  compromises,
   faultIn,
   planPiece,
   rhythmScale,
   roundsWanted,
   type Answer,
+  type Compromises,
   type Fault,
   type PieceSpec,
   type Plan,
@@ -101,6 +103,19 @@ export function useRhythmScale(spec: PieceSpec | undefined): readonly RhythmOffe
     rhythmScale,
     (worker, heavy) => worker.rhythm(heavy),
     // Five plans are too much for a phone that has just opened the page.
+    () => true,
+  )
+  return answer?.ok ? answer.value : undefined
+}
+
+/** How a repeat and a girth that fight may both be had, or one of them; nothing where they agree. */
+export function useCompromises(spec: PieceSpec | undefined): Compromises | undefined {
+  const fights = spec?.constraints?.multiples?.length ? spec : undefined
+  const answer = useAnswer(
+    fights,
+    compromises,
+    (worker, heavy) => worker.compromises(heavy),
+    // Four plans are too much between two strokes of a key.
     () => true,
   )
   return answer?.ok ? answer.value : undefined

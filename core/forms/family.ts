@@ -103,6 +103,8 @@ export interface Family<F extends { readonly family: string }> {
   targets(form: F, sizes: Sizes): readonly [Target, ...Target[]]
   /** Around what it goes over, mm, where it is made to fit something. */
   around?(form: F): number | undefined
+  /** The form whose wall is so far around, mm, halfway through its fabric: by what a maker can give most easily. */
+  towardsGirth?(form: F, sizes: Sizes, girth: number): F
   /** The form that would be asked for so that one of its measures came to this. */
   towards(form: F, sizes: Sizes, target: Target): F
 }

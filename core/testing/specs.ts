@@ -148,7 +148,6 @@ export function tubeSpec(
   }
 }
 
-/** A plain cap that tests change one thing of: a head of 57 cm, crown rounded, no brim, 7.6 mm wide sc. */
 /** A vessel of 24 cm, straight and 16 cm high, unless asked otherwise. */
 export function vesselSpec(
   form: Partial<Record<'base' | 'height' | 'lean', number>> & Partial<Pick<VesselForm, 'of' | 'edge'>>,
@@ -165,6 +164,7 @@ export function vesselSpec(
   }
 }
 
+/** A plain cap that tests change one thing of: a head of 57 cm, crown rounded, no brim, 7.6 mm wide sc. */
 export function capSpec(
   form: Partial<Record<'head' | 'depth' | 'ease', number>> & Partial<Pick<CapForm, 'crown' | 'brim'>>,
   changes: Partial<PieceSpec> = {},

@@ -2,6 +2,7 @@ import clsx from 'clsx'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
 import type { Plan } from '../../../core/index.ts'
+import { isFlat } from '../../drawing/views/viewOf.ts'
 import { CAUTION_WORDS } from '../../words/cautionWords.ts'
 import { pieceCautions } from '../../words/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -79,13 +80,20 @@ const roundsAsText = ({ rounds }: Plan): string =>
 /** The rest is in the cell that says what the piece is for. */
 const MOST_CAUTIONS = 1
 
+const withoutRepeatCost = (plan: Plan): Plan => ({
+  ...plan,
+  notices: plan.notices.filter(({ code }) => code !== 'repeatCost'),
+})
+
 /** What else is worth knowing about the plan, in plain sentences. */
 export function Notices({ model }: { model: PlanModel }) {
   const sizes = useSizes()
   const { plan, copies, versions, piece, gauge, yarns } = model
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = working && versions.find(({ version }) => version === working.planVersion)
-  const texts = plan ? noticeTexts(plan, piece, sizes, model.settings.terms) : []
+  // What a repeat costs a wall is said where it can be chosen.
+  const told = plan && (isFlat(plan) ? plan : withoutRepeatCost(plan))
+  const texts = told ? noticeTexts(told, piece, sizes, model.settings.terms) : []
   const differs = pinned && plan && roundsAsText(pinned.plan) !== roundsAsText(plan)
   if (differs) {
     texts.unshift(`No. ${working.number} is on the hook and stays with the plan it was begun with.`)

@@ -9,6 +9,7 @@ import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import { MARGIN, ROW, type DeskLayout } from './planLayout.ts'
 import type { PlanModel } from './planModel.ts'
+import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
 import { WallOnDesk } from './WallOnDesk.tsx'
@@ -104,6 +105,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
         <div className="relative z-20 mt-2 bg-film">
           <TitleBlock model={model} columns={asksMuch ? 4 : 3} />
           <RhythmScale model={model} />
+          <Compromises model={model} />
         </div>
       </section>
       <section

@@ -6,6 +6,7 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import type { PlanModel } from './planModel.ts'
+import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
 import { ClosedStacked } from './ClosedStacked.tsx'
 import { FlatStacked, WallStacked } from './StackedDrawings.tsx'
@@ -32,6 +33,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
         <div className="max-sm:order-1">
           <TitleBlock model={model} columns={phone ? 1 : 2} />
           <RhythmScale model={model} />
+          <Compromises model={model} />
         </div>
         <Notices model={model} />
         {phone && (

@@ -177,6 +177,7 @@ export const cap: Family<CapForm> = {
     ]
   },
   around: ({ head }) => head,
+  towardsGirth: (form, _, girth) => ({ ...form, ease: 1 - girth / form.head }),
   towards(form, _, { of, value }) {
     if (of === 'depth') return { ...form, depth: mm(value) }
     if (of !== 'width') return form

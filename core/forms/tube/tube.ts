@@ -107,6 +107,10 @@ export const tube: Family<TubeForm> = {
       { of: 'width', value: girthOf(form, sizes) / 2 },
     ]
   },
+  towardsGirth(form, { thickness }, girth) {
+    if (form.of === 'tube') return { ...form, girth: mm(girth) }
+    return { ...form, ease: 1 - (girth - Math.PI * thickness) / form.girth }
+  },
   around: ({ of, girth }) => (of === 'object' ? girth : undefined),
   towards(form, { thickness }, { of, value }) {
     if (of === 'length') return { ...form, length: mm(value) }

@@ -161,6 +161,10 @@ export const vessel: Family<VesselForm> = {
       { of: 'around', value: 2 * Math.PI * mouth + Math.PI * sizes.thickness },
     ]
   },
+  towardsGirth(form, { thickness }, girth) {
+    const across = girth / Math.PI
+    return { ...form, base: mm(form.of === 'outside' ? across + thickness : across - thickness) }
+  },
   towards(form, { thickness }, { of, value }) {
     if (of === 'height') return { ...form, height: mm(value) }
     if (of !== 'around') return form
