@@ -2,10 +2,8 @@ import { wrap, type Remote } from 'comlink'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import {
   attempt,
-  compromises,
   faultIn,
   planPiece,
-  rhythmScale,
   roundsWanted,
   type Answer,
   type Compromises,
@@ -56,18 +54,17 @@ function startPlanner(): PlannerAway {
 
 const isHeavy = (spec: PieceSpec) => roundsWanted(spec) > ROUNDS_AT_ONCE
 
-/** Computes at once or, when heavy, in the worker; `undefined` until the first heavy answer. */
+/** Computes at once where that is given and not heavy, else in the worker; `undefined` until its first answer. */
 function useAnswer<T>(
   spec: PieceSpec | undefined,
-  atOnce: (spec: PieceSpec) => T,
   inWorker: (worker: Remote<Planner>, spec: PieceSpec) => Promise<Answer<T>>,
-  heavyIf: (spec: PieceSpec) => boolean = isHeavy,
+  atOnce?: (spec: PieceSpec) => T,
 ): Answer<T> | undefined {
   const key = spec && JSON.stringify(spec)
   const [late, setLate] = useState<{ key: string; answer: Answer<T> }>()
-  const heavy = spec !== undefined && heavyIf(spec)
+  const heavy = spec !== undefined && (!atOnce || isHeavy(spec))
   const direct = useMemo((): Answer<T> | undefined => {
-    if (!spec || heavy) return undefined
+    if (!spec || heavy || !atOnce) return undefined
     return attempt(() => atOnce(spec))
     // The key stands for the spec's content.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -89,7 +86,7 @@ function useAnswer<T>(
 
 /** The plan of a spec; while a spec cannot be planned, the last that could. */
 export function usePlan(spec: PieceSpec | undefined): Planned {
-  const answer = useAnswer(spec, planPiece, (worker, heavy) => worker.plan(heavy))
+  const answer = useAnswer(spec, (worker, heavy) => worker.plan(heavy), planPiece)
   const last = useRef<{ plan: Plan; spec: PieceSpec }>(undefined)
   if (answer?.ok && spec) last.current = { plan: answer.value, spec }
   const { plan, spec: planned } = last.current ?? {}
@@ -98,25 +95,15 @@ export function usePlan(spec: PieceSpec | undefined): Planned {
 
 /** What each position of the rhythm control buys. */
 export function useRhythmScale(spec: PieceSpec | undefined): readonly RhythmOffer[] | undefined {
-  const answer = useAnswer(
-    spec,
-    rhythmScale,
-    (worker, heavy) => worker.rhythm(heavy),
-    // Five plans are too much for a phone that has just opened the page.
-    () => true,
-  )
+  // Five plans are too much for a phone that has just opened the page.
+  const answer = useAnswer(spec, (worker, asked) => worker.rhythm(asked))
   return answer?.ok ? answer.value : undefined
 }
 
 /** How a repeat and a girth that fight may both be had, or one of them; nothing where they agree. */
 export function useCompromises(spec: PieceSpec | undefined): Compromises | undefined {
   const fights = spec?.constraints?.multiples?.length ? spec : undefined
-  const answer = useAnswer(
-    fights,
-    compromises,
-    (worker, heavy) => worker.compromises(heavy),
-    // Four plans are too much between two strokes of a key.
-    () => true,
-  )
+  // Four plans are too much between two strokes of a key.
+  const answer = useAnswer(fights, (worker, asked) => worker.compromises(asked))
   return answer?.ok ? answer.value : undefined
 }

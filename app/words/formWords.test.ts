@@ -1,7 +1,8 @@
 import { FAMILY_NAMES, fieldsOf, planPiece, usualForm, wallFit } from '../../core/index.ts'
 import { tubeSpec } from '../../core/testing/specs.ts'
 import type { Sizes } from '../ui/useSizes.ts'
-import { sayForm, sayFormShort, wallFitWords, wordsOf } from './formWords.ts'
+import { askingWordsOf, wallFitWords } from './formQuestionWords.ts'
+import { sayForm, sayFormShort } from './formWords.ts'
 import { sayAllPromised } from './measureWords.ts'
 
 const cm = (millimetres: number) => (millimetres / 10).toFixed(1)
@@ -13,7 +14,7 @@ const sizes = {
 
 test('every family has words for all that it asks', () => {
   for (const family of FAMILY_NAMES) {
-    const words = wordsOf({ family })
+    const words = askingWordsOf({ family })
     for (const field of fieldsOf(family)) {
       const { label, question, choices } = words.fields[field.key]!
       expect([label, question].every((text) => text.length > 0)).toBe(true)

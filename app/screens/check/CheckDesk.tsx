@@ -22,6 +22,7 @@ import { Opening } from '../../ui/Opening.tsx'
 import { refusalIn } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { isFlat } from '../../drawing/views/viewOf.ts'
+import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { CheckFields } from './CheckFields.tsx'
@@ -131,7 +132,7 @@ export function CheckDesk(props: CheckDeskProps) {
               onCount={(round, count) => setDraft({ ...draft, counts: { ...draft.counts, [round]: count } })}
             />
           ) : (
-            <p className="max-w-xl text-18">{wordsOf(pinned.spec.form).measuring}</p>
+            <p className="max-w-xl text-18">{askingWordsOf(pinned.spec.form).measuring}</p>
           )}
         </div>
       </div>

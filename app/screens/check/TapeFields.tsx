@@ -1,7 +1,7 @@
 import { LIMITS, type TapePlace } from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { tapeLabels } from '../../words/formWords.ts'
+import { tapeLabels } from '../../words/formQuestionWords.ts'
 
 interface TapeFieldsProps {
   readonly tape: readonly TapePlace[]

@@ -11,7 +11,7 @@ import {
   wayOutcome,
   waySentences,
 } from '../../words/checkWords.ts'
-import { tapeLabels } from '../../words/formWords.ts'
+import { tapeLabels } from '../../words/formQuestionWords.ts'
 import { draftFits, EMPTY_CHECK, readingOf, withSize } from './checkDraft.ts'
 
 const cm = (millimetres: number) => (millimetres / 10).toFixed(1)

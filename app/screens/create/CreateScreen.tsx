@@ -27,6 +27,7 @@ import { notStoredWords } from '../../store/mustFit.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
+import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { FormChoice, FormQuestions } from './FormQuestions.tsx'
 import { formAsked, type Answers } from './formAsked.ts'
@@ -119,7 +120,7 @@ export function CreateScreen() {
           <div className="grid grid-cols-[repeat(auto-fit,minmax(11rem,1fr))] items-end gap-4">
             <NameField
               label={joined ? 'Which piece is it?' : 'What is it for?'}
-              placeholder={joined ? 'Small trivet' : words.example}
+              placeholder={joined ? 'Small trivet' : askingWordsOf({ family }).example}
               value={name}
               onChange={(next) => setName(next ?? '')}
               onRefused={setNameRefused}
@@ -156,7 +157,7 @@ export function CreateScreen() {
                 width={width}
                 mirrored={settings.hand === 'left'}
                 guess={spec.gauge.certainty === 'guess'}
-                fitWords={words.fitLine}
+                fitWords={askingWordsOf({ family }).fitLine}
               />
             ) : (
               <BareLines radius={discRadius(width)} />

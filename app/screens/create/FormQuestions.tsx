@@ -2,6 +2,7 @@ import { ToggleGroup } from 'radix-ui'
 import { FAMILY_NAMES, fieldsOf, usualSizesOf, type AnyField, type FamilyName } from '../../../core/index.ts'
 import { FormSilhouette } from '../../drawing/FormSilhouette.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
+import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import type { Answers } from './formAsked.ts'
 
@@ -83,7 +84,7 @@ function UsualSizes({
   onUsual,
 }: Pick<FormQuestionsProps, 'family' | 'onAnswer' | 'usual' | 'onUsual'>) {
   const sizes = useSizes()
-  const words = wordsOf({ family }).usual!
+  const words = askingWordsOf({ family }).usual!
   return (
     <label className="flex flex-wrap items-center gap-x-4 gap-y-1">
       <span className="text-16">{words.question}</span>
@@ -120,7 +121,7 @@ interface QuestionProps {
 
 function Question({ field, family, text, first, wrong, onAnswer }: QuestionProps) {
   const sizes = useSizes()
-  const words = wordsOf({ family }).fields[field.key]!
+  const words = askingWordsOf({ family }).fields[field.key]!
   if (field.kind === 'choice') {
     return (
       <label className="grid gap-1">

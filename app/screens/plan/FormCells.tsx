@@ -4,7 +4,7 @@ import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parsePercent } from '../../ui/parseCount.ts'
 import { PopoverCell } from '../../ui/PopoverCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { wordsOf } from '../../words/formWords.ts'
+import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { faultAt, type PlanModel } from './planModel.ts'
 
 interface FormCellsProps {
@@ -28,7 +28,7 @@ function FormCell({
 }: FormCellsProps & { readonly field: AnyField; readonly first: boolean }) {
   const { piece, fault, changePiece, taking } = model
   const sizes = useSizes()
-  const words = wordsOf(piece.form).fields[field.key]!
+  const words = askingWordsOf(piece.form).fields[field.key]!
   const value = (piece.form as unknown as Readonly<Record<string, number | string>>)[field.key]!
   const withValue = (next: number | string): PieceRecord => ({
     ...piece,

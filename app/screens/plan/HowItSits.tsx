@@ -2,7 +2,7 @@ import { wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
 import { WallFromAbove } from '../../drawing/WallFromAbove.tsx'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { wallFitWords } from '../../words/formWords.ts'
+import { wallFitWords } from '../../words/formQuestionWords.ts'
 
 interface HowItSitsProps {
   readonly plan: Plan

@@ -5,7 +5,7 @@ import type { LeaderTo } from '../../drawing/PlanOverlay.tsx'
 import type { View } from '../../drawing/views/view.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { wordsOf } from '../../words/formWords.ts'
+import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { isTurned, pulledSize, type PlanModel } from './planModel.ts'
 
 interface PieceDrawingProps {
@@ -31,7 +31,7 @@ export function PieceDrawing({ model, spec, lit, ...drawing }: PieceDrawingProps
       turned={isTurned(piece.construction.rounds)}
       guess={spec.gauge.certainty === 'guess'}
       yarns={colours}
-      fitWords={wordsOf(piece.form).fitLine}
+      fitWords={askingWordsOf(piece.form).fitLine}
       lit={lit}
       pulled={pulledSize(model, spec, sizes)}
     />

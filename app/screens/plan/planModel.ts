@@ -14,6 +14,7 @@ import type { PlanVersion } from '../../store/planVersions.ts'
 import type { ParsedNumber } from '../../ui/parseCount.ts'
 import type { Refusal } from '../../ui/refusal.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
+import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { wordsOf } from '../../words/formWords.ts'
 
 /** All that the parts of the plan screen show and change. */
@@ -62,7 +63,7 @@ export function pulledSize({ piece, changePiece }: PlanModel, spec: PieceSpec, s
     growth: growthOf(of),
     roundHeight: spec.gauge.h,
     most: Math.max(...family.fields.map((field) => (field.kind === 'length' ? field.most : 0))),
-    name: wordsOf(form).handle,
+    name: askingWordsOf(form).handle,
     label: sizes.full,
     onChange: (next) =>
       changePiece({ ...piece, form: roundedForm(family.towards(form, made, { of, value: next })) }),

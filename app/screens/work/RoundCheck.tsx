@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { afterOf, writeRound, type PieceSpec, type Plan, type WorkView } from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { useSettings } from '../../store/queries.ts'
-import { wordsOf } from '../../words/formWords.ts'
+import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
@@ -31,7 +31,7 @@ export function RoundCheck(props: RoundCheckProps) {
   const { construction } = spec
   const { terms } = useSettings()
   const sizes = useSizes()
-  const measuring = wordsOf(spec.form).measureNow
+  const measuring = askingWordsOf(spec.form).measureNow
   const { round } = now
   const [counted, setCounted] = useState('')
   const [bold, rest] = endingSentence(round, terms)

@@ -1,0 +1,183 @@
+import type { FamilyName, TapePlace, WallFit } from '../../core/index.ts'
+import type { Sizes } from '../ui/useSizes.ts'
+import { MEASURE_WORDS } from './measureWords.ts'
+import { percent } from './wording.ts'
+
+interface FieldWords {
+  readonly label: string
+  /** What is asked of somebody who begins a piece. */
+  readonly question: string
+  /** Words for each of its choices, where it is one. */
+  readonly choices?: Readonly<Record<string, { readonly label: string; readonly detail: string }>>
+}
+
+interface AskingWords {
+  readonly fields: Readonly<Record<string, FieldWords>>
+  /** Whose usual sizes it knows. */
+  readonly usual?: { readonly question: string; readonly of: Readonly<Record<string, string>> }
+  /** What the handle on its edge is called, and the line that its row ends meet. */
+  readonly handle: string
+  readonly fitLine: { readonly name: string; readonly says: string }
+  /** What one may be for. */
+  readonly example: string
+  /** How it is measured, for somebody who is at the hook. */
+  readonly measureNow: string
+  /** How it is measured, for somebody who has the tape in hand. */
+  readonly measuring: string
+}
+
+/** How every family of forms is asked for, drawn and measured, in a maker's words. */
+const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
+  disc: {
+    fields: { across: { label: 'Target across', question: 'How wide?' } },
+    handle: 'Outer edge: target across',
+    fitLine: { name: 'Flat line', says: 'rows short of it cup, rows past it ruffle' },
+    example: 'Kettle trivet',
+    measureNow: 'Take the loop off the hook, lay it flat, do not stretch; twice, at right angles.',
+    measuring:
+      'Take the loop off the hook, lay the piece on a hard table, pat it, wait a minute, do not stretch. Across through the centre, clear of the seam; then a quarter turn, and again. A count of the last round tells more than any tape.',
+  },
+  cap: {
+    fields: {
+      head: { label: 'Head around', question: 'Around the head?' },
+      depth: { label: 'Deep', question: 'How deep, from the middle of the crown to the edge?' },
+      ease: { label: 'Smaller by', question: 'How much smaller than the head?' },
+      crown: {
+        label: 'Crown',
+        question: 'What crown?',
+        choices: {
+          rounded: {
+            label: 'Rounded',
+            detail: 'Even rounds between the last wider ones, so that it turns over softly.',
+          },
+          flat: { label: 'Flat', detail: 'A disc as wide as the cap, then straight down.' },
+          dome: { label: 'Dome', detail: 'Half a ball. It takes more of the depth.' },
+        },
+      },
+      brim: {
+        label: 'Brim',
+        question: 'What brim?',
+        choices: {
+          plain: { label: 'Plain', detail: 'Straight to the edge.' },
+          tightened: { label: 'Tightened', detail: 'Three rounds at the edge, 5% smaller, to hold on.' },
+        },
+      },
+    },
+    usual: {
+      question: 'No head to measure?',
+      of: {
+        newborn: 'Newborn',
+        threeMonths: '3 months',
+        sixMonths: '6 months',
+        oneYear: '1 year',
+        twoToThree: '2 to 3 years',
+        fourToSix: '4 to 6 years',
+        sevenToTen: '7 to 10 years',
+        teen: 'Teen',
+        adultSmall: 'Adult, small',
+        adultMedium: 'Adult, medium',
+        adultLarge: 'Adult, large',
+        adultExtraLarge: 'Adult, extra large',
+      },
+    },
+    handle: 'Edge: depth',
+    fitLine: { name: 'Crown line', says: 'rows short of it draw in' },
+    example: 'Warden’s cap',
+    measureNow:
+      'Take the loop off the hook, do not stretch; a crown across its middle, below it laid flat from fold to fold, and from the crown’s middle down.',
+    measuring:
+      'Take the loop off the hook, pat it, wait a minute, do not stretch. While it is a crown: across through its middle, then a quarter turn, and again. Below the crown: lay it flat, double, and measure from fold to fold near the edge; and its depth, from the middle of the crown down along the surface. A count of the last round tells more than any tape.',
+  },
+  vessel: {
+    fields: {
+      base: { label: 'Base across', question: 'How wide is the base?' },
+      height: { label: 'High', question: 'How high?' },
+      of: {
+        label: 'Measured',
+        question: 'Measured where?',
+        choices: {
+          outside: { label: 'Outside', detail: 'Over the fabric, as it must fit on a shelf.' },
+          inside: {
+            label: 'Inside',
+            detail: 'Between the walls, as what goes in it. The fabric’s own thickness is added.',
+          },
+        },
+      },
+      lean: { label: 'Wider on top by', question: 'How much wider on top?' },
+      edge: {
+        label: 'Edge of the base',
+        question: 'What edge?',
+        choices: {
+          crisp: {
+            label: 'Crisp',
+            detail: 'The first round of the wall goes into the back loops: it turns sharply and stands.',
+          },
+          rounded: { label: 'Rounded', detail: 'Worked on as before: it turns over two or three rounds.' },
+        },
+      },
+    },
+    handle: 'Edge: height',
+    fitLine: { name: 'Base line', says: 'rows short of it draw in, rows past it ruffle' },
+    example: 'Kindling basket',
+    measureNow:
+      'Take the loop off the hook, do not stretch; a base lying flat, across its middle; a wall with the tape around it outside, and from the table up.',
+    measuring:
+      'Take the loop off the hook, wait a minute, do not stretch. While it is a base: lay it flat, pat it, measure across through its middle, then a quarter turn, and again. Once the wall is begun: stand it on a table, lay the tape around the wall outside, just under its edge; and measure from the table up to the edge. A count of the last round tells more than any tape.',
+  },
+  tube: {
+    fields: {
+      girth: { label: 'Around', question: 'How far around?' },
+      of: {
+        label: 'Around what',
+        question: 'Around what?',
+        choices: {
+          object: {
+            label: 'What it goes over',
+            detail: 'The tape around the object. The fabric’s own thickness is allowed for.',
+          },
+          tube: {
+            label: 'The tube itself',
+            detail: 'Twice as far as the finished tube is wide when it is laid flat.',
+          },
+        },
+      },
+      ease: { label: 'Smaller by', question: 'How much smaller than that?' },
+      length: { label: 'Long', question: 'How long?' },
+    },
+    handle: 'Open edge: length',
+    fitLine: { name: 'Girth line', says: 'rows short of it are tight, rows past it loose' },
+    example: 'Lamp-glass sleeve',
+    measureNow: 'Take the loop off the hook, lay it flat, do not stretch; from fold to fold, and along it.',
+    measuring:
+      'Take the loop off the hook, lay the tube flat on a hard table, pat it, wait a minute, do not stretch. Its width from fold to fold, near the edge and near the start; its length along it, from the chain to the edge. A count of the last round tells more than any tape.',
+  },
+}
+
+export const askingWordsOf = ({ family }: { readonly family: FamilyName }): AskingWords =>
+  ASKING_WORDS[family]
+
+/** What the fields are called that take what a tape finds, in order: the same place twice is a second time. */
+export function tapeLabels(tape: readonly TapePlace[]): string[] {
+  return tape.map((place, index) => {
+    const again = tape.slice(0, index).some(({ of, at }) => of === place.of && at === place.at)
+    if (again) return 'A quarter turn on'
+    if (place.at === 'start') return 'Near the start'
+    return place.of === 'around' && !place.needed ? 'Around, if you can' : MEASURE_WORDS[place.of].field
+  })
+}
+
+/** How a wall sits: the fact, then the numbers; by a gauge that is a guess no more than what is meant. */
+export function wallFitWords(
+  { inside, outside, object, snug }: WallFit,
+  sizes: Sizes,
+  guess = false,
+): [string, string] {
+  if (guess) return ['How it sits', 'is told once its gauge is known.']
+  if (object === undefined || snug === undefined)
+    return [`${sizes.full(inside)} around inside,`, `${sizes.full(outside)} outside.`]
+  const share = percent(Math.abs(snug))
+  if (Math.abs(snug) < 0.005) return ['Sits as it is:', `${sizes.full(inside)} around inside.`]
+  return snug > 0
+    ? [`Stretches ${share}:`, `${sizes.full(inside)} inside, around ${sizes.full(object)}.`]
+    : [`Room of ${share}:`, `${sizes.full(inside)} inside, around ${sizes.full(object)}.`]
+}
