@@ -23,6 +23,7 @@ import {
   type YarnRecord,
   unpin,
 } from '../../core/index.ts'
+import { anyForm, anySeen, noForm } from './anyForm.ts'
 import { dice } from '../../core/testing/dice.ts'
 import { beginCopy } from '../../app/store/beginCopy.ts'
 import { database } from '../../app/store/database.ts'
@@ -62,11 +63,8 @@ interface Bench {
 
 /** Edits of a piece that fields would send, and some that none should. */
 const PIECE_EDITS: readonly ((piece: PieceRecord, random: () => number) => PieceRecord)[] = [
-  (piece, random) => ({ ...piece, form: { family: 'disc' as const, across: 40 + random() * 200 } }),
-  (piece, random) => ({
-    ...piece,
-    form: { family: 'disc' as const, across: [0, -5, 4000, 1e9, Number.NaN][Math.floor(random() * 5)]! },
-  }),
+  (piece, random) => ({ ...piece, form: anyForm(random, piece.form.family) }),
+  (piece, random) => ({ ...piece, form: noForm(piece.form, random) }),
   (piece, random) => ({ ...piece, quantity: Math.floor(random() * 12) }),
   (piece, random) => ({ ...piece, quantity: 1 + random() }),
   (piece, random) => ({ ...piece, rhythm: random() * 1.2 }),
@@ -144,12 +142,11 @@ async function oneSession(
   }
 
   const deeds: Readonly<Record<string, () => Promise<void>>> = {
-    'another mat': async () => {
-      const across = 40 + random() * 120
+    'another piece': async () => {
       const projects = await database.projects.filter(({ deletedAt }) => !deletedAt).toArray()
       // Every third joins a project that is there.
       const joined = projects.length > 0 && random() < 0.33 ? { projectId: pick(projects).id } : {}
-      await createPiece({ name: pick(['Pot mat', 'Bench mat']), form: { family: 'disc', across }, ...joined })
+      await createPiece({ name: pick(['Pot cover', 'Bench mat']), form: anyForm(random), ...joined })
     },
     'edit a piece': async () => {
       const { piece } = await pieceAndGauge()
@@ -260,15 +257,13 @@ async function oneSession(
       const now = workView(plan, state.position)
       const afterRound = now.round.number - (now.roundDone ? 0 : 1)
       if (state.finished || afterRound < 4 || afterRound >= plan.rounds.length) return
-      const across = 2 * plan.rounds[afterRound - 1]!.at.radius * (0.94 + random() * 0.12)
       const reading: PieceReading = {
         id: crypto.randomUUID(),
         copyId: bench.copy.id,
         at: 1,
         planVersion: state.planVersion,
         afterRound,
-        seen: [{ of: 'across', at: afterRound, values: [across] }],
-        edge: { kind: 'flat' },
+        ...anySeen(spec, plan, afterRound, random),
       }
       const diagnosis = diagnose({ spec, rounds: plan.rounds.slice(0, afterRound), readings: [reading] })
       const { ways } = waysOut({ spec, hook: 5, plan, afterRound, diagnosis })
