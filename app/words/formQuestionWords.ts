@@ -52,6 +52,7 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
           },
           flat: { label: 'Flat', detail: 'A disc as wide as the cap, then straight down.' },
           dome: { label: 'Dome', detail: 'Half a ball. It takes more of the depth.' },
+          tall: { label: 'Tall', detail: 'Four more a round from a point. It takes most of the depth.' },
         },
       },
       brim: {
@@ -60,6 +61,10 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
         choices: {
           plain: { label: 'Plain', detail: 'Straight to the edge.' },
           tightened: { label: 'Tightened', detail: 'Three rounds at the edge, 5% smaller, to hold on.' },
+          flared: {
+            label: 'Flared',
+            detail: 'Three rounds at the edge with a third more stitches: it stands out nearly flat.',
+          },
         },
       },
     },

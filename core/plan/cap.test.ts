@@ -12,6 +12,7 @@ import { mm } from '../units/millimetres.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { pin, unpin } from './pinnedPlan.ts'
 import { planPiece } from './planPiece.ts'
+import { wallFit } from './wallFit.ts'
 
 const counts = ({ rounds }: Plan) => rounds.map(({ count }) => count)
 const inSection = ({ rounds }: Plan, id: string) => rounds.filter(({ section }) => section === id)
@@ -21,8 +22,8 @@ const anyCap = fc
   .record({
     head: fc.double({ min: 320, max: 660, noNaN: true }),
     ease: fc.double({ min: -0.03, max: 0.12, noNaN: true }),
-    crown: fc.constantFrom('rounded' as const, 'flat' as const, 'dome' as const),
-    brim: fc.constantFrom('plain' as const, 'tightened' as const),
+    crown: fc.constantFrom('rounded' as const, 'flat' as const, 'dome' as const, 'tall' as const),
+    brim: fc.constantFrom('plain' as const, 'tightened' as const, 'flared' as const),
     w: fc.double({ min: 3, max: 12, noNaN: true }),
     stitch: fc.constantFrom('sc' as const, 'hdc' as const, 'dc' as const),
     ratio: fc.double({ min: 0.9, max: 1.1, noNaN: true }),
@@ -55,10 +56,14 @@ test('a cap of any head has its girth in stitches, and comes as deep as whole ro
         )
       }
       const brimmed = inSection(plan, 'brim')
-      expect(brimmed.length > 0).toBe(brim === 'tightened')
-      for (const { count } of brimmed) expect(count).toBeLessThan(girth / w)
+      expect(brimmed.length > 0).toBe(brim !== 'plain')
+      const share = { plain: 1, tightened: 0.95, flared: 1.3 }[brim]
+      for (const { count } of brimmed) {
+        expect(Math.abs(count / ((girth / w) * share) - 1)).toBeLessThan(0.035 + (0.5 * w) / girth)
+      }
       expect(Math.abs(promised(plan, 'depth') - depth)).toBeLessThanOrEqual(h / 2 + 1e-6)
       // What goes round the head lies as its stitches make it, within 2%.
+      if (brim === 'flared') return
       const last = plan.rounds.at(-1)!
       expect(Math.abs(promised(plan, 'width') / ((last.count * w) / 2) - 1)).toBeLessThan(0.02)
     }),
@@ -163,6 +168,30 @@ test.each(usualSizesOf('cap').map(({ key, lengths }) => [key, lengths as Record<
     }
   },
 )
+
+test('a tall crown grows by four a round from a point, a cone whose slope is that of its stitches', () => {
+  const plan = planPiece(capSpec({ crown: 'tall', depth: 230 }, { rhythm: 0 }))
+  const crown = inSection(plan, 'crown')
+  expect(crown[0]!.count).toBe(6)
+  for (const { count, number } of crown) expect(Math.abs(count - (2 + 4 * number))).toBeLessThanOrEqual(3)
+  // FIELD §11: the sine of its slope is d · w / 2πh.
+  const [low, high] = [crown[4]!, crown[12]!]
+  const out = (high.at.radius - low.at.radius) / (high.at.arc - low.at.arc)
+  expect(out).toBeCloseTo((4 * 7.6) / (2 * Math.PI * 7.6 * 0.955), 1)
+})
+
+test('a flared brim stands out, and the cap is as tight as it was above it', () => {
+  const flared = planPiece(capSpec({ brim: 'flared' }))
+  const rise = (plan: Plan) => {
+    const [edge, wall] = [plan.rounds.at(-1)!.at, inSection(plan, 'wall').at(-1)!.at]
+    return [edge.radius - wall.radius, Math.abs(edge.z - wall.z)] as const
+  }
+  const [out, down] = rise(flared)
+  expect(out).toBeGreaterThan(down)
+  const fit = wallFit(capSpec({ brim: 'flared' }), flared)
+  expect(Math.abs(fit.middle / (570 * 0.97) - 1)).toBeLessThan(0.03)
+  expect(flared.finished.promises.map(({ of }) => of)).toEqual(['depth'])
+})
 
 test('in one stitch for the crown and another for the wall, each has the rounds that its own height needs', () => {
   const plan = planPiece(capSpec({ crown: 'flat' }, { sections: { wall: { stitch: 'dc' } } }))

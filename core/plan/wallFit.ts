@@ -1,6 +1,6 @@
 import { familyOf } from '../forms/registry.ts'
-import type { PieceSpec, Plan } from './plan.ts'
-import { sizesOf, type PieceToOutline } from './wantedAround.ts'
+import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
+import { sectionsOf, sizesOf, type PieceToOutline } from './wantedAround.ts'
 
 /** How a wall sits around something, by perimeters, mm. */
 export interface WallFit {
@@ -14,14 +14,25 @@ export interface WallFit {
   readonly snug?: number
 }
 
-/** How the last round of a wall sits around what it was planned for. */
+/** Where a piece holds on: the narrowest of its even stretches, each where no other pulls at it. */
+function tightest(spec: PieceToOutline, rounds: readonly PlannedRound[]): PlannedRound {
+  const last = rounds.at(-1)!
+  const places = sectionsOf(spec).flatMap(({ id, even }) => {
+    const all = even ? rounds.filter(({ section }) => section === id) : []
+    const place = all.at(-1) === last ? last : all[Math.floor(all.length / 2)]
+    return place ? [place] : []
+  })
+  return places.reduce((least, one) => (one.at.radius < least.at.radius ? one : least), places[0] ?? last)
+}
+
+/** How a wall sits around what it was planned for. */
 export function wallFit(
   spec: PieceToOutline & Pick<PieceSpec, 'form'>,
   { rounds }: Pick<Plan, 'rounds'>,
 ): WallFit {
   const { form } = spec
   const { thickness } = sizesOf(spec)
-  const middle = 2 * Math.PI * rounds.at(-1)!.at.radius
+  const middle = 2 * Math.PI * tightest(spec, rounds).at.radius
   const inside = middle - Math.PI * thickness
   const fit = { inside, middle, outside: middle + Math.PI * thickness }
   const object = familyOf(form).around?.(form)

@@ -26,13 +26,16 @@ export const isFlat = (plan: Plan): boolean => plan.finished.lie !== undefined
 const GOES_UP = 0.55
 
 /**
- * How far along the fabric a piece that is closed in the middle turns into a wall, mm: from there on every round goes up
- * rather than out. Flat pieces never do.
+ * How far along the fabric a piece that is closed in the middle turns into a wall, mm: the last round of its crown or base
+ * that goes out rather than up. Flat pieces never do.
  */
 export function bendOf(plan: Plan): number {
   if (isFlat(plan) || isWall(plan)) return Infinity
   const { rounds } = plan
+  const { section } = rounds[0]!
   const out = rounds.findLastIndex((round, index) => {
+    // What widens again below a wall is its brim or its mouth.
+    if (round.section !== section) return false
     const below = rounds[index - 1]?.at ?? { radius: plan.hole, arc: plan.hole }
     return round.at.radius - below.radius >= GOES_UP * (round.at.arc - below.arc)
   })

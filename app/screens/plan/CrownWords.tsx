@@ -39,5 +39,5 @@ function atTheEdge(around: number, head: number, say: (mm: number) => string): s
   const by = percent(Math.abs(share))
   const fits =
     Math.abs(share) < 0.005 ? 'as large as the head' : share > 0 ? `stretches ${by}` : `has ${by} of room`
-  return `At the edge ${say(around)} around, for a head of ${say(head)}: ${fits}.`
+  return `It goes ${say(around)} around, for a head of ${say(head)}: ${fits}.`
 }

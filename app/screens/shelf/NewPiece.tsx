@@ -11,22 +11,24 @@ export function NewPiece() {
         <h2 className="text-24">New piece</h2>
         <p className="pt-1 text-16">What must it fit?</p>
       </div>
-      {FAMILY_NAMES.map((family) => {
-        const { offer, asks } = wordsOf({ family })
-        return (
-          <Link
-            key={family}
-            to={`/new?form=${family}`}
-            className="flex items-center gap-5 border-l rule px-6 py-3 last:border-r hover:bg-film-2 max-sm:grow max-sm:basis-full max-sm:border-t max-sm:border-l-0 max-sm:px-4 max-sm:last:border-r-0"
-          >
-            <FormSilhouette family={family} size={72} />
-            <span>
-              <span className="slab block text-20">{offer}</span>
-              <span className="text-16 text-ink-2">{asks}</span>
-            </span>
-          </Link>
-        )
-      })}
+      <div className="grid grow grid-cols-[repeat(auto-fit,minmax(13.5rem,1fr))] overflow-hidden">
+        {FAMILY_NAMES.map((family) => {
+          const { offer, asks } = wordsOf({ family })
+          return (
+            <Link
+              key={family}
+              to={`/new?form=${family}`}
+              className="-mt-px flex items-center gap-4 border-t border-l rule px-4 py-3 hover:bg-film-2"
+            >
+              <FormSilhouette family={family} size={64} />
+              <span className="min-w-0">
+                <span className="slab block text-20">{offer}</span>
+                <span className="text-16 text-ink-2">{asks}</span>
+              </span>
+            </Link>
+          )
+        })}
+      </div>
     </section>
   )
 }

@@ -4,6 +4,9 @@ import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Guide, Outline, Sizes } from '../family.ts'
 import { HEAD_SIZES } from './heads.ts'
 
+const CROWNS = ['rounded', 'flat', 'dome', 'tall'] as const
+const BRIMS = ['plain', 'tightened', 'flared'] as const
+
 /** Closed over a crown and worked down to the brow. */
 export interface CapForm {
   readonly family: 'cap'
@@ -13,8 +16,8 @@ export interface CapForm {
   readonly ease: number
   /** From the middle of the crown to the edge, along the surface. */
   readonly depth: Millimetres
-  readonly crown: 'rounded' | 'flat' | 'dome'
-  readonly brim: 'plain' | 'tightened'
+  readonly crown: (typeof CROWNS)[number]
+  readonly brim: (typeof BRIMS)[number]
 }
 
 const CROWN_SECTION = 'crown'
@@ -29,6 +32,11 @@ const MOST_DEPTH = 600
 const EASES = [-0.1, 0.25] as const
 /** A flat disc stops growing at this share of the crown's width; from there an even round stands between two others. */
 const ROUNDED_FROM = 0.82
+/** A tall crown comes to a point: it begins with so many stitches, and each round has so many more. */
+const POINT = 6
+const STEADY = 4
+/** A flared brim stands out nearly flat with so many times the stitches, in its first round. */
+const FLARED = 1.3
 /** A tightened brim is drawn in by so much in its first round (FIELD §11: 4 to 6%), and has so many rounds. */
 const DRAWN_IN = 0.05
 const BRIM_ROUNDS = 3
@@ -40,16 +48,26 @@ const FEWEST_STITCHES = 12
 /** Around the finished cap, mm: fabric of a cap stretches over the head, so its thickness is not counted. */
 const girthOf = ({ head, ease }: CapForm): number => head * (1 - ease)
 
-const edgeShare = ({ brim }: CapForm): number => (brim === 'tightened' ? 1 - DRAWN_IN : 1)
+const EDGE_SHARES = { plain: 1, tightened: 1 - DRAWN_IN, flared: FLARED } as const
+
+const edgeShare = ({ brim }: CapForm): number => EDGE_SHARES[brim]
 
 /** The stretch from the middle to where the wall begins (FIELD §3 and §11). */
-function crownGuide(form: CapForm, { h, start: { hole } }: Sizes): Guide {
+function crownGuide(form: CapForm, { w, h, start: { hole } }: Sizes): Guide {
   const radius = girthOf(form) / (2 * Math.PI)
   if (form.crown === 'dome') {
     return {
       length: (Math.PI / 2) * radius - hole,
       lies: 'fitted',
       perimeter: (along) => 2 * Math.PI * radius * Math.sin(Math.min(Math.PI / 2, (hole + along) / radius)),
+    }
+  }
+  if (form.crown === 'tall') {
+    const girth = girthOf(form)
+    return {
+      length: h * (1 + Math.max(0, girth / w - POINT) / STEADY),
+      lies: 'fitted',
+      perimeter: (along) => Math.min(girth, w * (POINT + STEADY * Math.max(0, along / h - 1))),
     }
   }
   if (form.crown === 'flat') {
@@ -72,7 +90,7 @@ function crownGuide(form: CapForm, { h, start: { hole } }: Sizes): Guide {
   }
 }
 
-const brimLength = ({ brim }: CapForm, { h }: Sizes): number => (brim === 'tightened' ? BRIM_ROUNDS * h : 0)
+const brimLength = ({ brim }: CapForm, { h }: Sizes): number => (brim === 'plain' ? 0 : BRIM_ROUNDS * h)
 
 /** How deep a cap is at the least: its crown, and some rounds around the head. */
 const leastDepth = (form: CapForm, sizes: Sizes): number =>
@@ -89,18 +107,18 @@ export const cap: Family<CapForm> = {
     { kind: 'length', key: 'head', least: LEAST_HEAD, most: MOST_HEAD, usual: 570 },
     { kind: 'length', key: 'depth', least: 40, most: MOST_DEPTH, usual: 225 },
     { kind: 'share', key: 'ease', least: EASES[0], most: EASES[1], usual: 0.05 },
-    { kind: 'choice', key: 'crown', choices: ['rounded', 'flat', 'dome'] },
-    { kind: 'choice', key: 'brim', choices: ['plain', 'tightened'] },
+    { kind: 'choice', key: 'crown', choices: CROWNS },
+    { kind: 'choice', key: 'brim', choices: BRIMS },
   ],
   usualSizes: HEAD_SIZES,
   starts: ['magicRing', 'chainTwo', 'chainRing'],
   validate(form, sizes) {
     const { head, depth, ease, crown, brim } = form
-    if (!['rounded', 'flat', 'dome'].includes(crown)) {
-      throw new SpecError('form.crown', 'There is no such crown.', 'Take one of the three.')
+    if (!CROWNS.includes(crown)) {
+      throw new SpecError('form.crown', 'There is no such crown.', 'Take one of the four.')
     }
-    if (brim !== 'plain' && brim !== 'tightened') {
-      throw new SpecError('form.brim', 'There is no such brim.', 'Take one of the two.')
+    if (!BRIMS.includes(brim)) {
+      throw new SpecError('form.brim', 'There is no such brim.', 'Take one of the three.')
     }
     if (!(ease >= EASES[0] && ease <= EASES[1])) {
       throw new SpecError(
@@ -159,10 +177,11 @@ export const cap: Family<CapForm> = {
       ...(brim > 0 ? [around(BRIM_SECTION, brim, girth * edgeShare(form))] : []),
     ]
   },
-  measures: () => [
+  measures: ({ brim }) => [
     { of: 'across', in: [CROWN_SECTION] },
     { of: 'depth', in: ROUND_THE_HEAD },
-    { of: 'width', in: ROUND_THE_HEAD },
+    // A flared brim does not lie flat, doubled.
+    { of: 'width', in: brim === 'flared' ? [WALL_SECTION] : ROUND_THE_HEAD },
   ],
   tape: [
     { of: 'across', at: 'edge', needed: true, in: [CROWN_SECTION] },
@@ -171,10 +190,9 @@ export const cap: Family<CapForm> = {
     { of: 'depth', at: 'edge', in: ROUND_THE_HEAD },
   ],
   targets(form) {
-    return [
-      { of: 'depth', value: form.depth },
-      { of: 'width', value: (girthOf(form) * edgeShare(form)) / 2 },
-    ]
+    const depth = { of: 'depth', value: form.depth } as const
+    if (form.brim === 'flared') return [depth]
+    return [depth, { of: 'width', value: (girthOf(form) * edgeShare(form)) / 2 }]
   },
   around: ({ head }) => head,
   towardsGirth: (form, _, girth) => ({ ...form, ease: 1 - girth / form.head }),

@@ -28,7 +28,7 @@ const LEANS = [-0.6, 1.5] as const
 const MOST_ROUNDS = 200
 /** Fewer stitches do not make a wall that goes around anything. */
 const FEWEST_STITCHES = 12
-const FEWEST_BASE_ROUNDS = 2
+const FEWEST_BASE_ROUNDS = 3
 const FEWEST_WALL_ROUNDS = 2
 
 interface Profile {
@@ -53,9 +53,9 @@ const wallGuide = ({ foot, mouth, slant }: Profile): Guide => ({
   perimeter: (along) => 2 * Math.PI * (foot + (mouth - foot) * Math.min(1, Math.max(0, along / slant))),
 })
 
-/** Narrowest base that holds two rounds and a wall of a few stitches, mm. */
-function narrowest({ of, lean }: VesselForm, { w, h, start, thickness }: Sizes): number {
-  const foot = Math.max(start.hole + FEWEST_BASE_ROUNDS * h, (FEWEST_STITCHES * w) / (2 * Math.PI))
+/** Narrowest base that holds a few rounds, and a wall of a few stitches, mm. */
+function narrowest({ of, lean }: VesselForm, { w, h, thickness }: Sizes): number {
+  const foot = Math.max(FEWEST_BASE_ROUNDS * h, (FEWEST_STITCHES * w) / (2 * Math.PI))
   const base = 2 * foot + (of === 'inside' ? -thickness : thickness)
   return lean < 0 ? base / (1 + lean) : base
 }
