@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { emptyShelf, field, openShelf, workTo } from './shelf.ts'
+import { emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const cap = '/project/wardens-cap/piece/cap'
@@ -142,4 +142,18 @@ test('below the crown a cap is laid flat and measured down; on a phone as well',
   await expect(ways.getByRole('listitem').first()).toBeVisible()
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
   expect(overflow).toBeLessThanOrEqual(0)
+})
+
+test('finished, a cap is measured deep and wide, and its sheet says both before it is begun', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${cap}/sheet`)
+  await expect(page.getByText(/deep, .* wide laid flat/).first()).toBeVisible()
+  await finishAt(page, `${cap}/plan`, 30)
+  await expect(page.getByText(/It should measure .* deep, .* wide laid flat\./)).toBeVisible()
+  await field(page, 'Wide, laid flat').fill('25.6')
+  await field(page, 'Deep, along it').fill('21.3')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText(/has learned from it/).first()).toBeVisible()
 })

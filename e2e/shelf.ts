@@ -75,3 +75,20 @@ export async function workTo(page: Page, plan: string, round: number): Promise<v
 
 /** The field that a label names, and no other. */
 export const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
+
+/** Begins a piece of the demo and finishes it at once, by going to its last round. */
+export async function finishAt(page: Page, plan: string, round: number): Promise<void> {
+  await openShelf(page)
+  await page.goto(plan)
+  await page.getByRole('button', { name: /Begin/ }).click()
+  await expect(countOf(page)).toHaveText('0')
+  await page.getByRole('button', { name: 'Go to' }).click()
+  await page.getByRole('dialog').getByRole('textbox').first().fill(String(round))
+  await page.getByRole('dialog').getByRole('button', { name: /Go/ }).click()
+  await expect(
+    page.getByRole('heading', { level: 1, name: new RegExp(`Rnd ${round} of ${round}`) }),
+  ).toBeAttached()
+  await page.getByRole('button', { name: 'End of round' }).click()
+  await page.waitForTimeout(500)
+  await page.getByRole('button', { name: /: finish$/ }).click()
+}

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, emptyShelf, field, openShelf, workTo } from './shelf.ts'
+import { countOf, emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const sleeve = '/project/lamp-glass-sleeve/piece/sleeve'
@@ -145,17 +145,7 @@ test('begun again, the whole of it is pulled out once it is asked, and the log g
 })
 
 test('finished, it is measured as it was promised, and its gauge learns from it', async ({ page }) => {
-  await openShelf(page)
-  await page.goto(`${sleeve}/plan`)
-  await page.getByRole('button', { name: /Begin/ }).click()
-  await expect(countOf(page)).toHaveText('0')
-  await page.getByRole('button', { name: 'Go to' }).click()
-  await page.getByRole('dialog').getByRole('textbox').first().fill('25')
-  await page.getByRole('dialog').getByRole('button', { name: /Go/ }).click()
-  await expect(page.getByRole('heading', { level: 1, name: /Rnd 25 of 25/ })).toBeAttached()
-  await page.getByRole('button', { name: 'End of round' }).click()
-  await page.waitForTimeout(500)
-  await page.getByRole('button', { name: '36: finish' }).click()
+  await finishAt(page, `${sleeve}/plan`, 25)
   await expect(page.getByText(/It should measure .* long, .* wide laid flat\./)).toBeVisible()
   const keep = page.getByRole('button', { name: 'Keep it' })
   await expect(keep).toBeDisabled()

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { emptyShelf, field, openShelf, workTo } from './shelf.ts'
+import { emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const basket = '/project/kindling-basket/piece/basket'
@@ -145,4 +145,20 @@ test('a repeat that does not go into its girth: what gives way is shown, and one
   expect(base - Number(around) / Math.PI).toBeGreaterThan(0.2)
   expect(base - Number(around) / Math.PI).toBeLessThan(0.8)
   await expect(page.getByRole('paragraph').filter({ hasText: /^Base:/ })).toContainText('84 sts, then up')
+})
+
+test('finished, a basket is measured around and up, and its gauge learns from its wall', async ({ page }) => {
+  await finishAt(page, `${basket}/plan`, 31)
+  await expect(page.getByText(/It should measure .* high, .* around\./)).toBeVisible()
+  const keep = page.getByRole('button', { name: 'Keep it' })
+  await expect(keep).toBeDisabled()
+  await field(page, 'Around, outside').fill('74.8')
+  await field(page, 'High, from the table').fill('15.6')
+  await keep.click()
+  await expect(page.getByText(/has learned from it/).first()).toBeVisible()
+  await page.goto('/gauges/cotton-double')
+  // By hand: 74.8 cm less a thickness all around are its 80 stitches, 15.6 less half of one its 18 rounds.
+  await expect(
+    page.getByRole('button', { name: /Kindling basket 80 sts 7[23]\.\d cm, 18 rnds 15\.[34] cm/ }),
+  ).toBeVisible()
 })

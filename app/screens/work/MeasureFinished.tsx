@@ -58,9 +58,9 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   const last = plan.rounds.length
   const known = readings.findLast(({ afterRound }) => afterRound === last)
   const lies = isFlat(plan)
-  // A finished piece is measured at its edge; around it the count tells.
+  // A finished piece is measured at its edge; around what lies flat the count tells.
   const tape = tapeAt(spec.form, plan.rounds.at(-1)!.section).filter(
-    ({ of, at }) => at === 'edge' && of !== 'around',
+    ({ of, at, needed }) => at === 'edge' && (of !== 'around' || needed === true),
   )
   const kept = known ? sizesOfSeen(known, tape) : []
   const filled: CheckDraft = {
