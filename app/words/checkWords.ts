@@ -171,6 +171,9 @@ function staysOff({ plan: { rounds, finished }, keeps }: WayOut, sizes: Sizes): 
   const width = finished.promises.find(({ of }) => of === 'width')
   const worked = rounds[keeps - 1]
   if (!width || !worked) return []
+  // A crown is on its way to the wall: it is not as the rest will be, and need not be.
+  const first = rounds[0]!.section
+  if (worked.section === first && rounds.at(-1)!.section !== first) return []
   const by = measured('width', worked.at) - width.value
   if (Math.abs(by) < 2) return []
   return [`Rnds 1 to ${keeps} stay ${sizes.full(Math.abs(by))} ${by < 0 ? 'narrower' : 'wider'} laid flat.`]

@@ -40,7 +40,7 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
   cap: {
     fields: {
       head: { label: 'Head around', question: 'Around the head?' },
-      depth: { label: 'Deep', question: 'How deep, from the middle of the crown to the edge?' },
+      depth: { label: 'Deep', question: 'How deep, crown to edge?' },
       ease: { label: 'Smaller by', question: 'How much smaller than the head?' },
       crown: {
         label: 'Crown',

@@ -136,9 +136,10 @@ interface RoundsProps {
 
 function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
   const sizes = useSizes()
-  // One size needs no word for what it is; several do.
+  // One kind of size needs no word for what it is; several do.
+  const kinds = new Set(plan.checkpoints.flatMap(({ promises }) => promises.map(({ of }) => of)))
   const saidAt = (promises: readonly Promised[]) =>
-    promises.length === 1 ? sayBare(promises[0]!, sizes) : sayAllPromised(promises, sizes)
+    kinds.size === 1 ? sayBare(promises[0]!, sizes) : sayAllPromised(promises, sizes)
   return (
     <table className="w-full border-collapse text-left text-16">
       <caption className="visually-hidden">Rounds</caption>
