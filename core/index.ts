@@ -74,6 +74,7 @@ export { LIMITS, LONGEST_NAME, LONGEST_NOTE } from './exchange/limits.ts'
 export { pin, unpin } from './plan/pinnedPlan.ts'
 export { planPiece } from './plan/planPiece.ts'
 export { compromises, type Compromise, type Compromises } from './plan/compromises.ts'
+export { usualSizesOf } from './forms/usualSizes.ts'
 export { rhythmScale, RHYTHM_POSITIONS, type RhythmOffer } from './plan/rhythmScale.ts'
 export { writeOps, writeRound, writeRoundBody } from './pattern/writeRound.ts'
 export { groupRounds } from './pattern/groupRounds.ts'
@@ -112,7 +113,6 @@ export {
   roundedForm,
   tapeAt,
   usualForm,
-  usualSizesOf,
   type AnyField,
   type FamilyName,
   type StoredForm,

@@ -1,12 +1,14 @@
 import clsx from 'clsx'
-import { Menu, Settings } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { Settings } from 'lucide-react'
+import { lazy, Suspense, type ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { usePieces, type PieceView } from '../store/queries.ts'
 import { pieceAddress, pieceTitle } from '../words/pieceWords.ts'
 import { sayFormShort } from '../words/formWords.ts'
 import { useSizes } from './useSizes.ts'
+
+// Menus come after the first paint: nobody opens one before.
+const PhoneMenu = lazy(() => import('./PhoneMenu.tsx').then((m) => ({ default: m.PhoneMenu })))
 
 const TAB =
   'slab flex items-center px-3.5 text-20 max-sm:px-3 max-sm:text-18 max-sm:large:px-1.5 max-sm:large:text-16'
@@ -62,7 +64,9 @@ export function Header({ view, recent = true, children }: HeaderProps) {
       >
         <Settings aria-hidden size={22} />
       </NavLink>
-      <PhoneMenu />
+      <Suspense fallback={<span className="hidden w-11 shrink-0 tight:block" />}>
+        <PhoneMenu />
+      </Suspense>
     </header>
   )
 }
@@ -81,43 +85,6 @@ function SkipLink() {
     >
       To the content
     </button>
-  )
-}
-
-const PLACES = [
-  ['/', 'Shelf'],
-  ['/gauges', 'Gauge book'],
-  ['/yarns', 'Yarns'],
-  ['/measure', 'Ruler'],
-  ['/sheet', 'Measuring sheet'],
-  ['/settings', 'Settings'],
-] as const
-
-/** Everywhere in one step, where the header has no room for it. */
-function PhoneMenu() {
-  return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        className="hidden w-11 shrink-0 place-items-center data-[state=open]:bg-film-2 tight:grid"
-        aria-label="Menu"
-      >
-        <Menu aria-hidden size={24} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" className="z-30 min-w-52 border-2 rule bg-film">
-          {PLACES.map(([to, name]) => (
-            <DropdownMenu.Item key={to} asChild>
-              <Link
-                to={to}
-                className="flex min-h-11 items-center px-4 text-18 outline-none data-[highlighted]:bg-film-2"
-              >
-                {name}
-              </Link>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
   )
 }
 

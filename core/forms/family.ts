@@ -86,7 +86,6 @@ export interface JudgedBy {
 export interface Family<F extends { readonly family: string }> {
   /** What it asks for, in the order a maker is asked. */
   readonly fields: readonly Field<F>[]
-  readonly usualSizes?: readonly UsualSize<F>[]
   /** How its fabric may begin; the usual way first. */
   readonly starts: readonly Start['kind'][]
   /**

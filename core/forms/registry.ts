@@ -2,7 +2,7 @@ import { mm } from '../units/millimetres.ts'
 import { cap, type CapForm } from './cap/cap.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
 import type { SectionId } from '../rounds/round.ts'
-import type { AnyFamily, Family, Field, TapePlace, UsualSize } from './family.ts'
+import type { AnyFamily, Family, Field, TapePlace } from './family.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
 
@@ -42,10 +42,6 @@ export type AnyField = Field<Readonly<Record<string, unknown>>>
 
 /** What a family asks for, in the order a maker is asked. */
 export const fieldsOf = (family: FamilyName): readonly AnyField[] => FAMILIES[family].fields
-
-/** Sizes of those who cannot be measured just now, where a family has some. */
-export const usualSizesOf = (family: FamilyName): readonly UsualSize<Readonly<Record<string, unknown>>>[] =>
-  FAMILIES[family].usualSizes ?? []
 
 export const FAMILY_NAMES = Object.keys(FAMILIES) as FamilyName[]
 

@@ -2,7 +2,6 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Guide, Outline, Sizes } from '../family.ts'
-import { HEAD_SIZES } from './heads.ts'
 
 const CROWNS = ['rounded', 'flat', 'dome', 'tall'] as const
 const BRIMS = ['plain', 'tightened', 'flared'] as const
@@ -110,7 +109,6 @@ export const cap: Family<CapForm> = {
     { kind: 'choice', key: 'crown', choices: CROWNS },
     { kind: 'choice', key: 'brim', choices: BRIMS },
   ],
-  usualSizes: HEAD_SIZES,
   starts: ['magicRing', 'chainTwo', 'chainRing'],
   validate(form, sizes) {
     const { head, depth, ease, crown, brim } = form
