@@ -16,6 +16,7 @@ export const PLACES = [
   ['a tube', '/piece/lamp-glass-sleeve/plan'],
   ['a cap', '/piece/wardens-cap/plan'],
   ['a basket', '/piece/kindling-basket/plan'],
+  ['a ball', '/piece/door-stop/plan'],
   ['new tube', '/new?form=tube'],
   ['work', '/piece/kettle-trivet/work'],
   ['check', '/piece/kettle-trivet/check'],
@@ -41,6 +42,7 @@ export const DEMO = [
   'Lamp-glass sleeve',
   'Warden’s cap',
   'Kindling basket',
+  'Door-stop ball',
 ] as const
 
 /** Takes every piece off the shelf, as a maker who starts afresh would. */

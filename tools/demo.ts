@@ -106,6 +106,18 @@ const basket: PieceRecord = {
   fitness: { uses: ['household'], layers: 1, hardware: [], read: [] },
 }
 
+/** It keeps the door open when the wind is up; heavy enough, filled with scraps around a stone. */
+const doorStop: PieceRecord = {
+  ...newPiece({
+    id: 'ball',
+    projectId: 'door-stop',
+    gaugeId: 'cotton-single',
+    yarnId: 'soot',
+    form: { family: 'ball', across: 120, longer: 0, widest: 0.5, filling: 'firm' },
+  }),
+  fitness: { uses: ['household'], layers: 1, hardware: [], read: [] },
+}
+
 const planOf = (piece: PieceRecord) => planPiece(specOf(piece, gauge(piece.gaugeId), PACE))
 
 const pinned = (piece: PieceRecord, at: number): PlanVersionRecord => ({
@@ -214,8 +226,14 @@ const file = projectFile(
         createdAt: FIRST_DAY + DAY / 2,
         updatedAt: FIRST_DAY + DAY / 2,
       },
+      {
+        id: 'door-stop',
+        name: 'Door-stop ball',
+        createdAt: FIRST_DAY + DAY / 4,
+        updatedAt: FIRST_DAY + DAY / 4,
+      },
     ],
-    pieces: [trivet, mats, sleeve, cap, basket],
+    pieces: [trivet, mats, sleeve, cap, basket, doorStop],
     gauges,
     yarns,
     copies: [

@@ -42,6 +42,16 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M66 21v28" />
     </>
   ),
+  ball: (
+    <>
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        {[12, 20, 24, 20, 12].map((half, index) => (
+          <rect key={index} x={36 - half} y={8 + index * 8.2} width={2 * half} height={7.4} rx={3.6} />
+        ))}
+      </g>
+      <Tape d="M12 56h48" />
+    </>
+  ),
   tube: (
     <>
       <path d="M27 52V20c0-7 4-8 4-13h10c0 5 4 6 4 13v32M24 55h24" />

@@ -90,6 +90,7 @@ export function VesselSizes({
   table,
   mirrored,
   says,
+  round,
 }: {
   readonly radius: number
   readonly height: number
@@ -98,6 +99,8 @@ export function VesselSizes({
   readonly table: number
   readonly mirrored: boolean
   readonly says: { readonly across: string; readonly high: string }
+  /** It curves in again below: what is said of its width stands in its middle. */
+  readonly round: boolean
 }): ReactNode {
   const side = mirrored ? 1 : -1
   const out = axis + side * radius * scale
@@ -109,7 +112,11 @@ export function VesselSizes({
       <path d={`M${axis} ${under}H${out}`} stroke="var(--color-tape)" strokeWidth={5} />
       <path d={`M${inside} ${table - 9}V${up}M${inside - 5} ${up}h10`} strokeWidth={1.2} />
       <g fill="var(--color-ink)" stroke="none" className="slab text-16">
-        <text x={axis + (out - axis) * 0.36} y={table - 14} textAnchor="middle">
+        <text
+          x={axis + (out - axis) * 0.36}
+          y={round ? (table + up) / 2 + 6 : table - 14}
+          textAnchor="middle"
+        >
           {says.across}
         </text>
         <text transform={`translate(${inside - 7} ${(table + up) / 2}) rotate(-90)`} textAnchor="middle">

@@ -110,7 +110,14 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
   await placeDemo('aside')
   expect(await readDemo()).toMatchObject({
     place: 'aside',
-    projects: ['kettle-trivet', 'tin-mug-mats', 'lamp-glass-sleeve', 'wardens-cap', 'kindling-basket'],
+    projects: [
+      'kettle-trivet',
+      'tin-mug-mats',
+      'lamp-glass-sleeve',
+      'wardens-cap',
+      'kindling-basket',
+      'door-stop',
+    ],
   })
   expect(await database.events.count()).toBe(before)
   expect((await readSettings()).name).toBe('My workshop')

@@ -55,6 +55,7 @@ test('the same file once more stands beside the first, sharing its yarns and gau
     true,
     true,
     true,
+    true,
   ])
   await takeIn(demo, 'keepBoth')
   expect(await database.projects.count()).toBe(2 * demo.projects.length)
@@ -96,6 +97,7 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
   expect(await database.projects.count()).toBe(demo.projects.length)
   await sweepDeleted(Date.now() + 2 * 86_400_000)
   expect((await database.projects.toArray()).map(({ id }) => id)).toEqual([
+    'door-stop',
     'kettle-trivet',
     'kindling-basket',
     'lamp-glass-sleeve',

@@ -1,5 +1,5 @@
-import { planPiece, whatIsAhead } from '../../core/index.ts'
-import { capSpec, discSpec, vesselSpec } from '../../core/testing/specs.ts'
+import { fillAfter, planPiece, whatIsAhead } from '../../core/index.ts'
+import { ballSpec, capSpec, discSpec, vesselSpec } from '../../core/testing/specs.ts'
 import { aheadSentence } from './aheadSentence.ts'
 
 const atTheHook = { hangs: false, joined: true, names: 'Tarn' }
@@ -38,4 +38,18 @@ test('a cap says that its crown ends and that its brim begins, with the yarn tha
 test('a mat of one yarn has nothing ahead but rounds', () => {
   const { rounds } = planPiece(discSpec(180))
   expect(rounds.every((_, place) => whatIsAhead(rounds, place) === undefined)).toBe(true)
+})
+
+test('a ball says when it closes, when it is filled and what is drawn together', () => {
+  const spec = ballSpec({})
+  const plan = planPiece(spec)
+  const { rounds } = plan
+  const at = (place: number) => {
+    const ahead = whatIsAhead(rounds, place, spec)
+    return ahead && aheadSentence(ahead, atTheHook)
+  }
+  const widest = rounds.findLast(({ section }) => section === 'out')!.number
+  expect(at(widest - 1)).toBe('Next round: the widest place is behind, it closes again.')
+  expect(at(fillAfter(spec, plan)! - 1)).toBe('After this round: fill it, while two fingers still fit.')
+  expect(at(rounds.length - 1)).toBe('After this round: draw the last 6 stitches together with the tail.')
 })

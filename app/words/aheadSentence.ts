@@ -3,9 +3,11 @@ import { SECTION_WORDS } from './formWords.ts'
 
 /** What is to come, for somebody at the hook: "Next round: turn up into the wall, through the back loops." */
 export function aheadSentence(
-  { rounds, section, backLoops, widens, yarns }: Ahead,
+  { rounds, section, backLoops, widens, fill, draw, yarns }: Ahead,
   { hangs, joined, names }: { readonly hangs: boolean; readonly joined: boolean; readonly names: string },
 ): string {
+  if (fill) return 'After this round: fill it, while two fingers still fit.'
+  if (draw !== undefined) return `After this round: draw the last ${draw} stitches together with the tail.`
   const when = rounds === 1 ? 'Next round' : `In ${rounds} rounds`
   const what = [
     ...(section ? [turn(section, { hangs, backLoops: backLoops === true, widens: widens === true })] : []),
@@ -22,6 +24,7 @@ function turn(
     widens,
   }: { readonly hangs: boolean; readonly backLoops: boolean; readonly widens: boolean },
 ): string {
+  if (section === 'in') return 'the widest place is behind, it closes again'
   const name = (SECTION_WORDS[section] ?? 'next part').toLowerCase()
   if (section !== 'wall') return `the ${name} begins`
   if (backLoops) return 'turn the corner into the wall, through the back loops'

@@ -129,6 +129,32 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
     measuring:
       'Take the loop off the hook, wait a minute, do not stretch. While it is a base: lay it flat, pat it, measure across through its middle, then a quarter turn, and again. Once the wall is begun: stand it on a table, lay the tape around the wall outside, just under its edge; and measure from the table up to the edge. A count of the last round tells more than any tape.',
   },
+  ball: {
+    fields: {
+      across: { label: 'Across, filled', question: 'How wide, filled?' },
+      longer: { label: 'Longer by', question: 'How much longer than wide?' },
+      widest: { label: 'Widest at', question: 'Where is it widest?' },
+      filling: {
+        label: 'Filling',
+        question: 'How is it filled?',
+        choices: {
+          firm: {
+            label: 'Firmly',
+            detail: 'It grows 4% in girth: worked so much smaller, so that it comes as asked.',
+          },
+          soft: { label: 'Softly', detail: 'It grows 2% in girth.' },
+          none: { label: 'Not at all', detail: 'Around something hard, or left empty.' },
+        },
+      },
+    },
+    handle: 'Edge: how wide',
+    fitLine: { name: 'Line of its shape', says: 'rows short of it draw in' },
+    example: 'Door-stop ball',
+    measureNow:
+      'Take the loop off the hook, do not stretch; the tape around it outside, just under the hook’s edge.',
+    measuring:
+      'Take the loop off the hook, wait a minute, do not stretch. While it still widens: the tape around it outside, just under its edge. Once it closes: stand it on a table and measure up to its edge. A count of the last round tells more than any tape.',
+  },
   tube: {
     fields: {
       girth: { label: 'Around', question: 'How far around?' },

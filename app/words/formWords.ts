@@ -20,6 +20,8 @@ interface FormWords<F> {
 export const SECTION_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   flat: 'Disc',
   base: 'Base',
+  out: 'Widest',
+  in: 'Closing',
   crown: 'Crown',
   wall: 'Wall',
   brim: 'Brim',
@@ -53,6 +55,17 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     unnamed: 'Basket',
     say: (form, sizes) => `${sizes.bare(form.base)} base, ${sizes.full(form.height)} high`,
     short: (form, sizes) => `${sizes.bare(form.base)} × ${sizes.full(form.height)}`,
+  },
+  ball: {
+    offer: 'Ball or egg',
+    asks: 'asks how wide, filled',
+    title: 'A ball or egg',
+    unnamed: 'Ball',
+    say: ({ across, longer }, sizes) =>
+      longer === 0
+        ? `${sizes.full(across)} across`
+        : `${sizes.bare(across)} across, ${sizes.full(across * (1 + longer))} long`,
+    short: (form, sizes) => sizes.full(form.across),
   },
   tube: {
     offer: 'Tube',

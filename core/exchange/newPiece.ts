@@ -36,6 +36,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   disc: UNNAMED_PIECE,
   cap: 'Cap',
   vessel: 'Basket',
+  ball: 'Ball',
   tube: 'Tube',
 }
 

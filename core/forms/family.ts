@@ -31,6 +31,8 @@ export interface Outline {
   readonly even?: boolean
   /** It turns a crisp edge with the section before: its first round takes the back loops, and keeps the count. */
   readonly crisp?: boolean
+  /** It undoes what the section of that name did: the same counts, the other way, but for the last. */
+  readonly mirrors?: SectionId
 }
 
 /** A size that a form asks for: a length in mm, or a share of one. */
@@ -96,6 +98,11 @@ export interface Family<F extends { readonly family: string }> {
   sections(form: F, sizes: Sizes): readonly Outline[]
   /** By what a tape judges it, on the way and at the end; the one that the last rounds are chosen for first. */
   measures(form: F): readonly JudgedBy[]
+  /**
+   * Of what closes again: the section that ends at its widest, where it is judged when it is finished, and by what share
+   * its filling makes it larger there.
+   */
+  readonly closes?: { readonly at: SectionId; grows(form: F): number }
   /** Where a tape is laid in work; the same place twice is measured a second time. */
   readonly tape: readonly TapePlace[]
   /** What each of its measures must come to. */

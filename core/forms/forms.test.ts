@@ -5,7 +5,7 @@ import { startOfFabric } from '../lay/startOfFabric.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { sectionsOf, sizesOf } from '../plan/wantedAround.ts'
 import { usualStart } from '../exchange/newPiece.ts'
-import { capSpec, discSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
+import { ballSpec, capSpec, discSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import type { Sizes } from './family.ts'
 import { FAMILY_NAMES, familyOf, fieldsOf, formOf, roundedForm, usualForm, type Form } from './registry.ts'
@@ -156,6 +156,7 @@ test.each([
   ['disc', discSpec(180)],
   ['cap', capSpec({})],
   ['vessel', vesselSpec({})],
+  ['ball', ballSpec({})],
   ['tube', tubeSpec({})],
 ])('rounds of a %s belong to the sections of their form, and measure what its edge lies at', (_, spec) => {
   const ids = sectionsOf(spec).map(({ id }) => id)
@@ -164,9 +165,12 @@ test.each([
   }
   const { rounds, finished } = planPiece(spec)
   for (const { section } of rounds) expect(ids).toContain(section)
+  const { closes } = familyOf(spec.form)
   for (const { of, value, at } of finished.promises) {
-    expect(at).toBe(rounds.length)
-    expect(value).toBe(measured(of, rounds.at(-1)!.at, sizesOf(spec).thickness))
+    const judged = rounds.findLast(({ section }) => !closes || section === closes.at)!
+    const by = 1 + (closes?.grows(spec.form) ?? 0)
+    expect(at).toBe(judged.number)
+    expect(value).toBe(measured(of, { ...judged.at, radius: judged.at.radius * by }, sizesOf(spec).thickness))
   }
 })
 

@@ -1,4 +1,5 @@
 import { mm } from '../units/millimetres.ts'
+import { ball, type BallForm } from './ball/ball.ts'
 import { cap, type CapForm } from './cap/cap.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
 import type { SectionId } from '../rounds/round.ts'
@@ -7,7 +8,7 @@ import { tube, type TubeForm } from './tube/tube.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
 
 /** What a piece must become. */
-export type Form = DiscForm | CapForm | VesselForm | TubeForm
+export type Form = DiscForm | CapForm | VesselForm | BallForm | TubeForm
 export type FamilyName = Form['family']
 
 type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
@@ -20,6 +21,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   disc,
   cap,
   vessel,
+  ball,
   tube,
 }
 

@@ -1,4 +1,6 @@
 import type { Checkpoint, PlannedRound } from './plan.ts'
+import { familyOf } from '../forms/registry.ts'
+import { finishedPromises } from './measureFinished.ts'
 import { promisesOf } from './promisesOf.ts'
 import type { PieceToOutline } from './wantedAround.ts'
 
@@ -42,12 +44,17 @@ export function chooseCheckpoints(
       if (turn >= FIRST_ROUND && !near) places.set(turn, 'course')
     }
   }
+  // What closes again is measured no more until it is filled.
+  const { closes } = familyOf(spec.form)
+  const open = closes ? rounds.filter(({ section }) => section === closes.at).length : last
   return [...places]
+    .filter(([place]) => place <= open || place === last)
     .sort(([one], [other]) => one - other)
     .map(([afterRound, purpose]) => ({
       afterRound,
       purpose,
-      promises: promisesOf(spec, rounds[afterRound - 1]!),
+      promises:
+        afterRound === last ? finishedPromises(spec, rounds) : promisesOf(spec, rounds[afterRound - 1]!),
     }))
 }
 

@@ -26,6 +26,10 @@ export function countsFor(
 ): readonly number[] {
   const last = worked.at(-1)
   if (last && asked.length === 0) return []
+  const mirror = asked.findIndex(({ section }) => section.mirrors !== undefined)
+  if (mirror >= 0 && !before.some(({ id }) => id === asked[mirror]!.section.id)) {
+    return mirrored(spec, asked, mirror, worked, before)
+  }
   const wall = asked.every(({ section }) => section.even)
   const oneWall = wall && asked.every(({ section }) => section.id === asked[0]!.section.id)
   const solve = (problem: CountsProblem, goesOn: boolean) =>
@@ -45,6 +49,21 @@ export function countsFor(
     increaseBefore: Math.max(0, last.count - last.from),
   }
   return solve(goingOn, true).slice(1)
+}
+
+/** The second half of what closes again: the counts of the first, the other way, but for the one that both share. */
+function mirrored(
+  spec: PieceSpec,
+  asked: readonly RoundAsked[],
+  from: number,
+  worked: readonly PlannedRound[],
+  before: readonly Outline[],
+): readonly number[] {
+  const of = asked[from]!.section.mirrors
+  const first = from === 0 ? [] : countsFor(spec, asked.slice(0, from), worked, before)
+  const there = worked.flatMap(({ count }, index) => (before[index]!.id === of ? [count] : []))
+  const back = [...there, ...first].reverse().slice(1)
+  return [...first, ...asked.slice(from).map((_, index) => back[Math.min(index, back.length - 1)]!)]
 }
 
 /**

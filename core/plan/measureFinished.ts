@@ -1,8 +1,20 @@
 import { flatnessOfLastThird, lieOf } from '../lay/flatness.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import type { Finished, PlannedRound } from './plan.ts'
+import { familyOf } from '../forms/registry.ts'
+import type { Promised } from '../lay/measures.ts'
 import { promisesOf } from './promisesOf.ts'
 import { sectionsOf, type PieceToOutline } from './wantedAround.ts'
+
+/** What a tape will find of the finished piece: at its edge, or where it is widest when it closes again. */
+export function finishedPromises(spec: PieceToOutline, rounds: readonly PlannedRound[]): readonly Promised[] {
+  const { closes } = familyOf(spec.form)
+  const widest = closes && rounds.findLast(({ section }) => section === closes.at)
+  if (!closes || !widest) return promisesOf(spec, rounds.at(-1)!)
+  const by = 1 + closes.grows(spec.form)
+  const { at } = widest
+  return promisesOf(spec, { ...widest, asEdge: { ...at, radius: at.radius * by, sd: at.sd * by } })
+}
 
 /** What the piece measures when done. The last third of the rounds decides how flat fabric lies. */
 export function measureFinished(spec: PieceToOutline, rounds: readonly PlannedRound[]): Finished {
@@ -11,7 +23,7 @@ export function measureFinished(spec: PieceToOutline, rounds: readonly PlannedRo
   const flatness = flatnessOfLastThird(fabric.length > 0 ? fabric : rounds)
   const flat = sectionsOf(spec).every(({ guide }) => guide.lies === 'flat')
   return {
-    promises: promisesOf(spec, edge),
+    promises: finishedPromises(spec, rounds),
     height: flat ? edge.at.z : 0,
     flatness,
     ...(flat ? { lie: lieOf(flatness) } : {}),

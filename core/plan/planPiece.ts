@@ -184,6 +184,17 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
   const tried = (choices: readonly RoundChoice[]) =>
     choices.map((choice) => candidate(spec, choice, gauges, base))
 
+  // What closes again is as long as its shape is, in whole rounds.
+  const { closes } = familyOf(spec.form)
+  if (closes && (begun || section.mirrors === undefined)) {
+    const [rounds] = wholeRounds(Math.max(0, wanted), body, height, begun ? 0 : 1)
+    return candidate(spec, rounds!, gauges, base)
+  }
+  if (section.mirrors !== undefined) {
+    const back = [...base.before.map((one) => one.section.id), ...base.worked.map((round) => round.section)]
+    const rounds = back.filter((id) => id === section.mirrors).length - 1
+    return candidate(spec, wholeRounds(rounds * height, body, height, 1)[0]!, gauges, base)
+  }
   const pilot = candidate(spec, wholeRounds(Math.max(0, wanted), body, height, least)[0]!, gauges, base)
   // Fabric gives a little both ways: aim off by what the first try was found to give.
   const give = (pilot.size - value) / growthOf(of) + wanted - pilot.choice.reach

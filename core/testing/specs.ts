@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import type { BallForm } from '../forms/ball/ball.ts'
 import type { CapForm } from '../forms/cap/cap.ts'
 import type { VesselForm } from '../forms/vessel/vessel.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
@@ -144,6 +145,22 @@ export function tubeSpec(
     ...plain,
     form: { family: 'tube', girth: mm(girth), of, ease, length: mm(length) },
     construction: { ...plain.construction, start: { kind: 'joinedChain' } },
+    ...changes,
+  }
+}
+
+/** A ball of 12 cm, firmly filled, unless asked otherwise. */
+export function ballSpec(
+  form: Partial<Record<'across' | 'longer' | 'widest', number>> & Partial<Pick<BallForm, 'filling'>>,
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { across = 120, longer = 0, widest = 0.5, filling = 'firm' } = form
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: { family: 'ball', across: mm(across), longer, widest, filling },
+    gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
     ...changes,
   }
 }

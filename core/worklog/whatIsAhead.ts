@@ -1,4 +1,6 @@
-import type { PlannedRound } from '../plan/plan.ts'
+import { familyOf } from '../forms/registry.ts'
+import { fillAfter } from '../plan/fillAfter.ts'
+import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
 import { loopsBelow, type SectionId } from '../rounds/round.ts'
 import { sameYarns, type HeldYarns } from '../yarn/strands.ts'
 
@@ -11,6 +13,9 @@ export interface Ahead {
   readonly backLoops?: boolean
   /** The section before it still widens. */
   readonly widens?: boolean
+  /** It is filled before that round, or its last stitches are drawn together. */
+  readonly fill?: true
+  readonly draw?: number
   /** Other yarns are taken up there. */
   readonly yarns?: HeldYarns
 }
@@ -18,8 +23,17 @@ export interface Ahead {
 /** A change is told when it is so many rounds away or fewer: early enough to look it up, late enough to remember. */
 const TOLD_AHEAD = 2
 
-/** The first change of section or of yarn that the rounds after the one on the hook bring. */
-export function whatIsAhead(rounds: readonly PlannedRound[], place: number): Ahead | undefined {
+/** The first change of section or of yarn that the rounds after the one on the hook bring; filling and closing. */
+export function whatIsAhead(
+  rounds: readonly PlannedRound[],
+  place: number,
+  spec?: Pick<PieceSpec, 'form'>,
+): Ahead | undefined {
+  const number = place + 1
+  if (spec && fillAfter(spec, { rounds }) === number) return { rounds: 1, fill: true }
+  if (spec && familyOf(spec.form).closes && number === rounds.length) {
+    return { rounds: 1, draw: rounds.at(-1)!.count }
+  }
   for (let ahead = 1; ahead <= TOLD_AHEAD; ahead++) {
     const [below, next] = [rounds[place + ahead - 1], rounds[place + ahead]]
     if (!below || !next) return undefined

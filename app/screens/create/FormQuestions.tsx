@@ -20,13 +20,13 @@ export function FormChoice({
       value={family}
       onValueChange={(next) => next && onChange(next as FamilyName)}
       aria-label="What it is"
-      className="grid grid-cols-[repeat(auto-fit,minmax(5.9rem,1fr))] gap-2"
+      className="grid grid-cols-[repeat(auto-fit,minmax(4.7rem,1fr))] gap-2"
     >
       {FAMILY_NAMES.map((name) => (
         <ToggleGroup.Item
           key={name}
           value={name}
-          className="slab grid min-h-11 justify-items-center gap-1 border-2 rule px-2 py-2 text-18 leading-tight data-[state=on]:bg-film-2 data-[state=on]:shadow-[inset_0_-5px_0_var(--color-ink)]"
+          className="slab grid min-h-11 justify-items-center gap-1 border-2 rule px-1 py-2 text-16 leading-tight data-[state=on]:bg-film-2 data-[state=on]:shadow-[inset_0_-5px_0_var(--color-ink)]"
         >
           <FormSilhouette family={name} size={40} />
           {wordsOf({ family: name }).offer}

@@ -10,7 +10,7 @@ import type { OnDeskProps } from './FlatOnDesk.tsx'
 import { Legend } from './Legend.tsx'
 import { PieceDrawing } from './PieceDrawing.tsx'
 import { MARGIN, type DeskLayout } from './planLayout.ts'
-import { measured, sizesOf, type Plan } from '../../../core/index.ts'
+import { familyOf, measured, sizesOf, type Plan } from '../../../core/index.ts'
 import { headOf } from './planModel.ts'
 
 const TOP = 20
@@ -54,6 +54,8 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
   const hangs = wordsOf(piece.form).hangs === true
   const [crown, last] = [lastOfCrown(plan), plan.rounds.at(-1)!]
   const { thickness } = sizesOf(spec)
+  const { closes } = familyOf(spec.form)
+  const wide = closes ? widestOf(plan) : (crown ?? last).at.radius
   const drawn = width - MARGIN - ledgerWidth
   return (
     <>
@@ -73,10 +75,11 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
                   <VesselSizes
                     {...at}
                     table={top}
-                    radius={crown?.at.radius ?? last.at.radius}
+                    radius={wide}
                     height={last.at.z}
+                    round={closes !== undefined}
                     says={{
-                      across: `${sizes.bare(2 * (crown ?? last).at.radius + thickness)} base`,
+                      across: `${sizes.bare(2 * wide + thickness)} ${closes ? 'empty' : 'base'}`,
                       high: `${sizes.bare(measured('height', last.at, thickness))} high`,
                     }}
                   />

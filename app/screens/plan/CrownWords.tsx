@@ -1,4 +1,4 @@
-import { measured, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
+import { familyOf, fillAfter, measured, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { lastOfCrown } from '../../drawing/views/viewOf.ts'
 import { SECTION_WORDS, wordsOf } from '../../words/formWords.ts'
@@ -18,6 +18,7 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
   const across = measured('across', crown.asEdge)
   const { object, middle, inside, outside } = wallFit(spec, plan)
   const hangs = wordsOf(spec.form).hangs === true
+  if (familyOf(spec.form).closes) return <ClosingWords {...{ plan, spec, guess }} />
   const about = guess ? 'about ' : ''
   return (
     <p className="text-16 leading-snug">
@@ -30,6 +31,25 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
       {!hangs &&
         !guess &&
         `At its edge ${sizes.full(outside / Math.PI)} across outside, ${sizes.full(inside / Math.PI)} inside.`}
+    </p>
+  )
+}
+
+/** How wide what closes again is at its widest, when it is filled and what is drawn together at last. */
+function ClosingWords({ plan, spec, guess }: CrownWordsProps) {
+  const sizes = useSizes()
+  const { at } = familyOf(spec.form).closes!
+  const widest = plan.rounds.findLast(({ section }) => section === at)!
+  const [around] = plan.finished.promises
+  const fill = fillAfter(spec, plan)
+  return (
+    <p className="text-16 leading-snug">
+      <strong>
+        Widest: {guess ? 'about ' : ''}
+        {sizes.full(around!.value)} around at Rnd {widest.number}
+      </strong>
+      , {widest.count} sts. {fill !== undefined && `Fill it after Rnd ${fill}, while two fingers still fit. `}
+      Draw the last {plan.rounds.at(-1)!.count} together with the tail.
     </p>
   )
 }

@@ -1,4 +1,5 @@
 import {
+  familyOf,
   tapeAt,
   learnFromPiece,
   sizeSeen,
@@ -54,7 +55,8 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
     say,
     ({ sizes: kept }) => Array.isArray(kept),
   )
-  if (!readings || !draft) return null
+  // Filled, its stitches are stretched: it says nothing of the gauge.
+  if (!readings || !draft || familyOf(spec.form).closes) return null
   const last = plan.rounds.length
   const known = readings.findLast(({ afterRound }) => afterRound === last)
   const lies = isFlat(plan)

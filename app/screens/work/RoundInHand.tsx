@@ -46,7 +46,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
     below: belowOf(plan.rounds, round),
   })
   const [bold, rest] = endingSentence(round, terms)
-  const ahead = whatIsAhead(plan.rounds, round.number - 1)
+  const ahead = whatIsAhead(plan.rounds, round.number - 1, spec)
   const [stage, room] = useElementSize()
   return (
     <div
