@@ -135,7 +135,7 @@ test('a tap is shown when it is stored; one that takes long is told soon as bein
   session.act(stitch)
   session.act(stitch)
   expect(session.view().state.position.unit).toBe(0)
-  await pause(60)
+  await pause(10)
   expect(session.view().state.position.unit).toBe(0)
   expect(session.view().late).toBeUndefined()
   await pause(200)
