@@ -109,7 +109,8 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
         terms={settings.terms}
         stitch={piece.stitch}
         newYarn={plan.yarn.length > 1}
-        radius={radius}
+        decreases={plan.rounds.some(({ count, from }) => count < from)}
+        radius={reach}
         centre={{ x, y }}
       />
     </>

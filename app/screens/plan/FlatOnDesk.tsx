@@ -82,6 +82,7 @@ export function FlatOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
         terms={settings.terms}
         stitch={piece.stitch}
         newYarn={plan.yarn.length > 1}
+        decreases={plan.rounds.some(({ count, from }) => count < from)}
         radius={radius}
         centre={{ x, y }}
       />

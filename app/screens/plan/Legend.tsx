@@ -7,12 +7,13 @@ interface LegendProps {
   readonly terms: Terms
   readonly stitch: StitchName
   readonly newYarn: boolean
+  readonly decreases: boolean
   readonly radius: number
   readonly centre: Point
 }
 
 /** What the shapes mean, in the corners the disc leaves free. */
-export function Legend({ terms, stitch, newYarn, radius, centre }: LegendProps) {
+export function Legend({ terms, stitch, newYarn, decreases, radius, centre }: LegendProps) {
   return (
     <svg
       aria-label="Legend"
@@ -33,6 +34,14 @@ export function Legend({ terms, stitch, newYarn, radius, centre }: LegendProps) 
         <text x={34} y={56}>
           inc
         </text>
+        {decreases && (
+          <>
+            <path d="M9 70H21L28 86H2Z" fill="var(--color-film)" stroke="var(--color-dec)" strokeWidth={2} />
+            <text x={34} y={84}>
+              dec
+            </text>
+          </>
+        )}
         <path d={`M${2 * radius - 90} 20h26`} stroke="var(--color-ink)" strokeWidth={4.6} />
         <path d={`M${2 * radius - 90} 20h26`} stroke="var(--color-tape)" strokeWidth={2.8} />
         <text x={2 * radius - 56} y={25}>
