@@ -13,6 +13,8 @@ export default defineConfig({
   ],
   retries: process.env['CI'] ? 1 : 0,
   timeout: 60_000,
+  // On a machine that has much else to do a page may take its time.
+  expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
     baseURL: `http://localhost:${port}`,
