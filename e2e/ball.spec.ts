@@ -42,6 +42,10 @@ test('it is measured around while it widens, and re-planned', async ({ page }) =
 test('at its end it says what to draw together, and finished how far around it should be, filled', async ({
   page,
 }) => {
+  await page.goto(`${ball}/sheet`)
+  await expect(
+    page.getByText(/Fill it after Rnd \d+.* Draw the last \d together with the tail\./),
+  ).toBeVisible()
   await finishAt(page, `${ball}/plan`, 25)
   await expect(page.getByText(/It should measure .* around\./)).toBeVisible()
   await expect(page.getByRole('button', { name: 'Keep it' })).toHaveCount(0)

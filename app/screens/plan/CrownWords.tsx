@@ -1,6 +1,7 @@
-import { familyOf, fillAfter, measured, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
+import { familyOf, measured, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { lastOfCrown } from '../../drawing/views/viewOf.ts'
+import { closingWords } from '../../words/closingWords.ts'
 import { SECTION_WORDS, wordsOf } from '../../words/formWords.ts'
 import { percent } from '../../words/wording.ts'
 
@@ -38,18 +39,16 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
 /** How wide what closes again is at its widest, when it is filled and what is drawn together at last. */
 function ClosingWords({ plan, spec, guess }: CrownWordsProps) {
   const sizes = useSizes()
-  const { at } = familyOf(spec.form).closes!
-  const widest = plan.rounds.findLast(({ section }) => section === at)!
+  const closes = familyOf(spec.form).closes!
+  const widest = plan.rounds.findLast(({ section }) => section === closes.at)!
   const [around] = plan.finished.promises
-  const fill = fillAfter(spec, plan)
   return (
     <p className="text-16 leading-snug">
       <strong>
         Widest: {guess ? 'about ' : ''}
-        {sizes.full(around!.value)} around at Rnd {widest.number}
+        {sizes.full(around!.value)} around{closes.grows(spec.form) > 0 && ', filled,'} at Rnd {widest.number}
       </strong>
-      , {widest.count} sts. {fill !== undefined && `Fill it after Rnd ${fill}, while two fingers still fit. `}
-      Draw the last {plan.rounds.at(-1)!.count} together with the tail.
+      , {widest.count} sts. {closingWords(spec, plan)}
     </p>
   )
 }

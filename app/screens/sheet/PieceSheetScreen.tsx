@@ -21,6 +21,7 @@ import { Header } from '../../ui/Header.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
 import { pieceCautions } from '../../words/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { closingWords } from '../../words/closingWords.ts'
 import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
 import { duration } from '../../words/wording.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
@@ -74,6 +75,7 @@ function Sheet({ view, yarns, settings }: SheetProps) {
   const over = sizes.gaugeOver.millimetres
   const letter = hookLetter(gauge.hook)
   const name = (id: string) => yarns.find((yarn) => yarn.id === id)
+  const closing = closingWords(spec, plan)
   return (
     <main className="grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-4 px-7 py-4 max-sm:px-4 print:max-w-none print:p-0">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
@@ -114,6 +116,7 @@ function Sheet({ view, yarns, settings }: SheetProps) {
         </section>
       )}
       <Rounds plan={plan} spec={spec} settings={settings} yarnName={(id) => name(id)?.name ?? '?'} />
+      {closing && <p className="pt-3 text-18">{closing}</p>}
     </main>
   )
 }
