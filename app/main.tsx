@@ -29,7 +29,7 @@ window.addEventListener('unhandledrejection', (event) => {
 
 /** The validation is there before anything is edited: with the first touch, or once the page has nothing else to do. */
 const ATTENTION = ['pointerdown', 'keydown', 'focusin'] as const
-const UNASKED_MS = 3000
+const UNASKED_MS = 15_000
 const prepareForEdits = () => {
   for (const event of ATTENTION) window.removeEventListener(event, prepareForEdits)
   void loadValidation().catch(() => undefined)

@@ -1,50 +1,14 @@
-import { DEFAULT_SETTINGS, gaugesUsed, yarnsOf, type ProjectFile, type Records } from '../../core/index.ts'
+import { DEFAULT_SETTINGS, gaugesUsed, yarnsOf, type Records } from '../../core/index.ts'
 import { database } from './database.ts'
 import { forgetDemo, keepDemo, readDemo, type Demo } from './demoRecord.ts'
 import { useStored } from './liveQueries.ts'
 import { saveSettings } from './mutations.ts'
 import { readSettings } from './queries.ts'
-import { putRecords, recordsOf, removeProjects } from './records.ts'
-
-const ids = (records: readonly { readonly id: string }[]) => records.map(({ id }) => id)
+import { putBeside } from './putDemo.ts'
+import { recordsOf, removeProjects } from './records.ts'
 
 export function useDemo(): Demo | null | undefined {
   return useStored(['demo'], ['remembered'], readDemo)
-}
-
-/** Writes records, but no gauge or yarn over one that stayed here and may have been changed since. */
-async function putBeside(records: Records): Promise<Records> {
-  const gauges = new Set(await database.gauges.toCollection().primaryKeys())
-  const yarns = new Set(await database.yarns.toCollection().primaryKeys())
-  const put: Records = {
-    ...records,
-    gauges: records.gauges.filter(({ id }) => !gauges.has(id)),
-    yarns: records.yarns.filter(({ id }) => !yarns.has(id)),
-  }
-  await putRecords(put)
-  return put
-}
-
-/** Puts the demo workshop that came with the server on the shelf. Uzel's own file: tested, not validated here. */
-export async function putDemo(file: ProjectFile, place: Demo['place']): Promise<void> {
-  await database.transaction('rw', database.tables, async () => {
-    const { projects, gauges, yarns } = await putBeside(file)
-    const { workshop } = file
-    await keepDemo({
-      projects: ids(projects),
-      gauges: ids(gauges),
-      yarns: ids(yarns),
-      workshop: workshop?.name ?? '',
-      place,
-    })
-  })
-}
-
-/** @throws Error when the server cannot be reached */
-export async function fetchDemo(): Promise<ProjectFile> {
-  const response = await fetch('/demo/skarn-hut.uzel.json')
-  if (!response.ok) throw new Error(`The demo could not be fetched: ${response.status}.`)
-  return (await response.json()) as ProjectFile
 }
 
 /** Keeps the demo on the shelf, in its place there. The workshop is the maker's own by name once it is aside. */

@@ -1,21 +1,21 @@
 import { database } from './database.ts'
-import { fetchDemo, putDemo } from './demo.ts'
+import { OFFERED, putDemoOnFirstVisit } from './putDemo.ts'
 
-const OFFERED = 'demoLoaded'
+/** Whether this browser has never had a workshop: one that was emptied afterwards stays empty. */
+const isFirstVisit = async (): Promise<boolean> =>
+  !(await database.remembered.get(OFFERED)) && (await database.projects.count()) === 0
 
 /**
- * On the very first visit, puts the demo workshop on the shelf, which says that it is one. A workshop that
- * was emptied afterwards stays empty.
+ * On the very first visit, puts the demo workshop on the shelf, which says that it is one. It is written away from
+ * the screen.
  */
 export async function loadDemoOnFirstVisit(): Promise<void> {
-  if (await database.remembered.get(OFFERED)) return
-  if ((await database.projects.count()) > 0) return
-  const demo = await fetchDemo().catch(() => undefined)
-  if (!demo) return
-  await database.transaction('rw', database.tables, async () => {
-    if (await database.remembered.get(OFFERED)) return
-    await database.remembered.put({ key: OFFERED, value: true })
-    await putDemo(demo, 'here')
-    if (demo.workshop) await database.settings.put({ ...demo.workshop, key: 'workshop' })
+  if (!(await isFirstVisit())) return
+  const worker = new Worker(new URL('../workers/firstVisit.worker.ts', import.meta.url), { type: 'module' })
+  const done = await new Promise<boolean>((resolve) => {
+    worker.addEventListener('message', ({ data }) => resolve(data === 'done'))
+    worker.addEventListener('error', () => resolve(false))
   })
+  worker.terminate()
+  if (!done) await putDemoOnFirstVisit()
 }

@@ -1,4 +1,5 @@
-import { unpin, type PieceSpec, type Plan, type PlanVersionRecord } from '../../core/index.ts'
+import { unpin, type Answer, type PieceSpec, type Plan, type PlanVersionRecord } from '../../core/index.ts'
+import { askPlanner } from './planner.ts'
 
 /** A plan that work was begun on. What follows from its rounds is worked out when it is first asked for. */
 export class PlanVersion {
@@ -27,6 +28,12 @@ export class PlanVersion {
   /** Whether its plan is worked out already. */
   get isLaid(): boolean {
     return this.#plan !== undefined
+  }
+
+  /** Has its plan worked out away from the screen; one that cannot be says so when it is asked for. */
+  async layAway(): Promise<void> {
+    const laid = await askPlanner<Answer<Plan>>((planner) => planner.unpin(this.spec, this.#kept))
+    if (laid.ok) this.#plan ??= laid.value
   }
 }
 

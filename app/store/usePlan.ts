@@ -1,4 +1,4 @@
-import { wrap, type Remote } from 'comlink'
+import type { Remote } from 'comlink'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import {
   attempt,
@@ -13,6 +13,7 @@ import {
   type RhythmOffer,
 } from '../../core/index.ts'
 import type { Planner } from '../workers/plan.worker.ts'
+import { askPlanner } from './planner.ts'
 
 export interface Planned {
   /** The last plan that could be made. */
@@ -24,33 +25,6 @@ export interface Planned {
 
 /** Pieces of more rounds are planned in a worker, and the last drawing stays until they are done. */
 const ROUNDS_AT_ONCE = 60
-
-interface PlannerAway {
-  readonly remote: Remote<Planner>
-  /** Never kept: broken when the worker is. */
-  readonly failed: Promise<never>
-}
-
-let planner: PlannerAway | undefined
-
-/** The worker that plans heavy pieces; one that fails is put away, and the next piece starts another. */
-function sharedPlanner(): PlannerAway {
-  planner ??= startPlanner()
-  return planner
-}
-
-function startPlanner(): PlannerAway {
-  const worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' })
-  const failed = new Promise<never>((_, reject) => {
-    worker.addEventListener('error', ({ message }) => {
-      planner = undefined
-      worker.terminate()
-      reject(new Error(message || 'the part that plans large pieces did not start'))
-    })
-  })
-  failed.catch(() => undefined)
-  return { remote: wrap<Planner>(worker), failed }
-}
 
 const isHeavy = (spec: PieceSpec) => roundsWanted(spec) > ROUNDS_AT_ONCE
 
@@ -72,8 +46,7 @@ function useAnswer<T>(
   useEffect(() => {
     if (!spec || !heavy || key === undefined) return
     let wanted = true
-    const { remote, failed } = sharedPlanner()
-    void Promise.race([inWorker(remote, spec), failed])
+    void askPlanner((remote) => inWorker(remote, spec))
       .catch((error: unknown): Answer<T> => ({ ok: false, ...faultIn(error) }))
       .then((answer) => wanted && setLate({ key, answer }))
     return () => {

@@ -1,5 +1,6 @@
-import { fetchDemo, placeDemo, putDemo, putDemoBack, takeDemoAway } from '../../store/demo.ts'
+import { placeDemo, putDemoBack, takeDemoAway } from '../../store/demo.ts'
 import type { Demo } from '../../store/demoRecord.ts'
+import { fetchDemo, putDemo } from '../../store/putDemo.ts'
 import { say } from '../../ui/toasts.tsx'
 
 /** On the first visit: that what lies here is a demo, and the three things to do with it. */

@@ -13,6 +13,7 @@ import {
 } from '../../../core/index.ts'
 import { startTransition, useEffect, useReducer } from 'react'
 import { useStored } from '../../store/liveQueries.ts'
+import { askPlanner } from '../../store/planner.ts'
 import type { PlanVersion } from '../../store/planVersions.ts'
 import type { PieceView } from '../../store/queries.ts'
 import { readWorkState } from '../../store/workSession.ts'
@@ -108,33 +109,58 @@ function plan(view: PieceView, settings: WorkshopSettings): Answer<Planned> {
   return answer
 }
 
-/** Plans and lays out what the shelf shows, a piece at a time, so that the page stays free to answer between. */
+/**
+ * Has what the shelf shows planned and laid out away from the screen, all of it at once; where that cannot be had, it
+ * is planned here.
+ */
 function usePlansAhead(views: readonly PieceView[] | undefined, settings: WorkshopSettings): boolean {
-  const [, oneMore] = useReducer((done: number) => done + 1, 0)
-  const next = views && nextTask(views, settings)
+  const [, done] = useReducer((times: number) => times + 1, 0)
+  const wanted = views?.flatMap((view) => tasksOf(view, settings)) ?? []
   useEffect(() => {
-    if (!next) return
-    const later = setTimeout(() => {
-      next()
-      // The shelf is drawn in slices between which the page answers.
-      startTransition(oneMore)
-    })
-    return () => clearTimeout(later)
+    for (const task of wanted) void task().then(() => startTransition(done))
   })
-  return views !== undefined && next === undefined
+  return views !== undefined && views.every((view) => isReady(view, settings))
 }
 
-function nextTask(views: readonly PieceView[], settings: WorkshopSettings): (() => void) | undefined {
-  for (const view of views) {
-    if (!plannedOf(view, settings)) return () => plan(view, settings)
-    const version = view.versions.find(({ isLaid }) => !isLaid)
-    // One that cannot be laid says so where it is shown; it is not tried again here.
-    if (version && !given.has(version)) return () => void (given.add(version), attempt(() => version.plan))
-  }
-  return undefined
-}
-
+/** What was asked for already: a plan by what it is made from, a version by itself. */
+const askedFor = new Set<string | PlanVersion>()
+/** Versions that were laid out, or cannot be: those say so where they are shown. */
 const given = new WeakSet<PlanVersion>()
+
+const isReady = (view: PieceView, settings: WorkshopSettings): boolean =>
+  plannedOf(view, settings) !== undefined &&
+  view.versions.every((version) => version.isLaid || given.has(version))
+
+function tasksOf(view: PieceView, settings: WorkshopSettings): (() => Promise<void>)[] {
+  const key = keyOf(view, settings)
+  const once = (what: string | PlanVersion, task: () => Promise<void>) =>
+    askedFor.has(what) ? [] : [() => (askedFor.add(what), task())]
+  return [
+    ...(plans.has(key) ? [] : once(key, () => planAway(view, settings))),
+    ...view.versions
+      .filter(({ isLaid }) => !isLaid)
+      .flatMap((version) =>
+        once(version, () =>
+          version
+            .layAway()
+            .catch(() => undefined)
+            .then(() => void given.add(version)),
+        ),
+      ),
+  ]
+}
+
+async function planAway(view: PieceView, settings: WorkshopSettings): Promise<void> {
+  const { piece, gauge, others } = view
+  try {
+    plans.set(
+      keyOf(view, settings),
+      await askPlanner<Answer<Planned>>((planner) => planner.planPiece(piece, gauge, settings.pace, others)),
+    )
+  } catch {
+    plan(view, settings)
+  }
+}
 
 function stageOf(copies: readonly CopyProgress[], quantity: number): Stage {
   if (copies.length === 0) return 'planned'

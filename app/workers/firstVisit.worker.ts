@@ -1,0 +1,6 @@
+import { putDemoOnFirstVisit } from '../store/putDemo.ts'
+
+void putDemoOnFirstVisit().then(
+  () => postMessage('done'),
+  () => postMessage('failed'),
+)
