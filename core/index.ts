@@ -77,7 +77,7 @@ export { fillAfter } from './plan/fillAfter.ts'
 export { compromises, type Compromise, type Compromises } from './plan/compromises.ts'
 export { usualSizesOf } from './forms/usualSizes.ts'
 export { rhythmScale, RHYTHM_POSITIONS, type RhythmOffer } from './plan/rhythmScale.ts'
-export { writeOps, writeRound, writeRoundBody } from './pattern/writeRound.ts'
+export { writeOp, writeOps, writeRound, writeRoundBody } from './pattern/writeRound.ts'
 export { groupRounds } from './pattern/groupRounds.ts'
 export { roundEnding } from './pattern/roundEnding.ts'
 export { startOf, type LogEvent, type NewEvent, type Position } from './worklog/logEvent.ts'
@@ -110,6 +110,7 @@ export {
   FAMILY_NAMES,
   familyOf,
   fieldsOf,
+  isAsked,
   formOf,
   roundedForm,
   tapeAt,
@@ -119,7 +120,19 @@ export {
   type StoredForm,
 } from './forms/registry.ts'
 export { flatRound } from './forms/disc/disc.ts'
-export { type TapePlace, type Target } from './forms/family.ts'
+export { type Outline, type TapePlace, type Target } from './forms/family.ts'
+export { sectionsWorked, textureIn } from './plan/sectionWork.ts'
+export {
+  numbersOfTexture,
+  repeatOf,
+  TEXTURE_KINDS,
+  usualTexture,
+  worksIn,
+  type Texture,
+  type TextureKind,
+  type TextureNumber,
+} from './rounds/texture.ts'
+export type { Manner } from './stitches/manner.ts'
 export { wallFit, type WallFit } from './plan/wallFit.ts'
 export { promisesOf } from './plan/promisesOf.ts'
 export { roundsWanted, sectionsOf, sizesOf } from './plan/wantedAround.ts'

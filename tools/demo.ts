@@ -83,7 +83,15 @@ const cap: PieceRecord = {
     projectId: 'wardens-cap',
     gaugeId: 'loft-wool-double',
     yarnId: 'lichen',
-    form: { family: 'cap', head: 570, depth: 215, ease: 0.04, crown: 'rounded', brim: 'tightened' },
+    form: {
+      family: 'cap',
+      head: 570,
+      depth: 215,
+      ease: 0.04,
+      crown: 'rounded',
+      brim: 'ribbed',
+      brimHeight: 45,
+    },
   }),
   fitness: { uses: ['worn'], layers: 1, hardware: [], read: [] },
   colours: [
@@ -104,6 +112,7 @@ const basket: PieceRecord = {
     form: { family: 'vessel', base: 240, of: 'outside', height: 160, lean: 0, edge: 'crisp' },
   }),
   fitness: { uses: ['household'], layers: 1, hardware: [], read: [] },
+  sections: { wall: { stitch: 'dc', texture: { kind: 'check', over: 3, rounds: 1 } } },
 }
 
 /** It keeps the door open when the wind is up; heavy enough, filled with scraps around a stone. */

@@ -1,4 +1,4 @@
-import { INC, WORK, type Cells } from './views/cells.ts'
+import { BEHIND, BUNCH, INC, LEVEL, LONG, OPEN, OUT, WORK, type Cells } from './views/cells.ts'
 import { DEC as DEC_INK, INC as INC_INK, yarnInk, type YarnInk } from './yarnInk.ts'
 
 /**
@@ -14,6 +14,8 @@ const INSET = 0.6
 const CORNER = 4
 /** Under this height of a stitch, px, its strand would only be noise. */
 const STRAND_FROM = 16
+/** Under this height what stands in relief is told by its shade alone. */
+const RELIEF_FROM = 7
 /** Under this height its rounded corners cannot be seen, and cost most of the painting. */
 const ROUNDED_FROM = 10
 
@@ -24,6 +26,8 @@ interface Batch {
   /** What is stroked: outlines, or in strips one side and the top of each cell. */
   readonly edges: Path2D
   readonly strands: Path2D
+  /** How they stand in the fabric. */
+  readonly relief: number
   /** Yarn of the cells, and of their strands. */
   readonly yarn: string
   readonly strand: string
@@ -41,7 +45,7 @@ export function paintCells(
   const increases = new Map<string, Path2D>()
   const slots = new Path2D()
   const decreases = new Path2D()
-  const { count, round, unit, kind, yarn, strand } = cells
+  const { count, round, unit, kind, relief, yarn, strand } = cells
   /** Where a strip of small stitches of one round and yarn that touch began; they are filled as one. */
   let begun = -1
   const endStrip = (end: number) => {
@@ -57,6 +61,7 @@ export function paintCells(
       made &&
       round[cell] === round[cell - 1] &&
       unit[cell] === unit[cell - 1]! + 1 &&
+      relief[cell] === relief[begun] &&
       yarn[cell] === yarn[begun] &&
       strand[cell] === strand[begun]
     if (!touches) endStrip(cell)
@@ -73,24 +78,15 @@ export function paintCells(
       const batch = batchFor(batches, cells, cell)
       trace(batch.cells, cells, cell)
       trace(batch.edges, cells, cell)
-      if (height >= STRAND_FROM) traceStrand(batch.strands, cells, cell)
+      if (relief[cell] === LEVEL ? height >= STRAND_FROM : height >= RELIEF_FROM) {
+        traceRelief(batch.strands, cells, cell)
+      }
     } else if (begun < 0) begun = cell
   }
   endStrip(count)
   const ink = (name: string): YarnInk => yarnInk(yarns.get(name) ?? '#FAFCFB')
   context.lineJoin = 'round'
-  for (const { yarn: own, strand: strandYarn, cells: path, edges, strands } of batches.values()) {
-    const { fill, outline, strand: line } = ink(own)
-    const marled = strandYarn !== own
-    context.fillStyle = fill
-    context.fill(path)
-    context.lineWidth = 0.6
-    context.strokeStyle = outline
-    context.stroke(edges)
-    context.lineWidth = marled ? 2.4 : 1
-    context.strokeStyle = marled ? ink(strandYarn).fill : line
-    context.stroke(strands)
-  }
+  for (const batch of batches.values()) paintBatch(context, batch, ink)
   context.lineWidth = 0.8
   context.strokeStyle = '#7F959B'
   context.setLineDash(shown.kind === 'guess' ? [3, 3] : [])
@@ -111,19 +107,39 @@ export function paintCells(
   context.stroke(decreases)
 }
 
+/** What stands out is light with a keyline and a post, what stands behind is dark, an opening is not filled. */
+function paintBatch(
+  context: CanvasRenderingContext2D,
+  { yarn, strand, relief, cells, edges, strands }: Batch,
+  ink: (name: string) => YarnInk,
+): void {
+  const { fill, outline, strand: line, out, behind, post } = ink(yarn)
+  const marled = strand !== yarn
+  const stands = relief === OUT || relief === BUNCH || relief === LONG
+  context.fillStyle = stands ? out : relief === BEHIND ? behind : fill
+  if (relief !== OPEN) context.fill(cells)
+  context.lineWidth = stands ? 1.1 : 0.6
+  context.strokeStyle = stands ? post : outline
+  context.stroke(edges)
+  context.lineWidth = relief === LEVEL && marled ? 2.4 : stands ? 1.6 : 1
+  context.strokeStyle = relief === LEVEL && marled ? ink(strand).fill : stands ? post : line
+  context.stroke(strands)
+}
+
 function isMade(round: number, unit: number, shown: Shown): boolean {
   if (shown.kind !== 'madeTo') return shown.kind === 'all'
   return round < shown.round || (round === shown.round && unit < shown.unit)
 }
 
-function batchFor(batches: Map<number, Batch>, { yarn, strand, yarns }: Cells, cell: number): Batch {
-  const key = 256 * yarn[cell]! + strand[cell]!
+function batchFor(batches: Map<number, Batch>, { yarn, strand, relief, yarns }: Cells, cell: number): Batch {
+  const key = 65536 * relief[cell]! + 256 * yarn[cell]! + strand[cell]!
   const known = batches.get(key)
   if (known) return known
   const batch = {
     cells: new Path2D(),
     edges: new Path2D(),
     strands: new Path2D(),
+    relief: relief[cell]!,
     yarn: yarns[yarn[cell]!]!,
     strand: yarns[strand[cell]!]!,
   }
@@ -240,27 +256,45 @@ function traceStrip({ cells: area, edges }: Batch, cells: Cells, from: number, t
   }
 }
 
-/** One slanting S from foot to top. */
-function traceStrand(path: Path2D, cells: Cells, cell: number): void {
+/** Where places in a cell are: so far from its start to its end, and from its foot to its top. */
+function placesIn(cells: Cells, cell: number): (across: number, up: number) => readonly [number, number] {
   const { data } = cells.points
   const [foot, top, end] = [cells.foot[cell]!, cells.top[cell]!, cells.foot[cell + 1]!]
-  /** A place in the cell: so far from its start to its end, and from its foot to its top. */
-  const at = (across: number, up: number, axis: 0 | 1) => {
+  const along = (across: number, up: number, axis: 0 | 1) => {
     const low = data[2 * foot + axis]! + (data[2 * top - 2 + axis]! - data[2 * foot + axis]!) * across
     const high = data[2 * top + axis]! + (data[2 * end - 2 + axis]! - data[2 * top + axis]!) * across
     return low + (high - low) * up
   }
-  /** On the line that slants from 0.36 along the foot to 0.64 along the top. */
-  const slant = (up: number, axis: 0 | 1) => at(0.36, 0, axis) + (at(0.64, 1, axis) - at(0.36, 0, axis)) * up
-  path.moveTo(slant(0.14, 0), slant(0.14, 1))
-  path.bezierCurveTo(
-    at(0.78, 0.5, 0),
-    at(0.78, 0.5, 1),
-    at(0.22, 0.5, 0),
-    at(0.22, 0.5, 1),
-    slant(0.86, 0),
-    slant(0.86, 1),
-  )
+  return (across, up) => [along(across, up, 0), along(across, up, 1)]
+}
+
+/** What shows that a stitch stands in relief: a post, a bunch, a leg that goes down beyond its foot. */
+function traceRelief(path: Path2D, cells: Cells, cell: number): void {
+  const relief = cells.relief[cell]
+  if (relief === LEVEL) return traceStrand(path, cells, cell)
+  const at = placesIn(cells, cell)
+  if (relief === OUT) {
+    path.moveTo(...at(0.5, 0.2))
+    path.lineTo(...at(0.5, 0.8))
+  } else if (relief === BUNCH) {
+    path.moveTo(...at(0.5, 0.1))
+    path.quadraticCurveTo(...at(0, 0.5), ...at(0.5, 0.9))
+    path.quadraticCurveTo(...at(1, 0.5), ...at(0.5, 0.1))
+  } else if (relief === LONG) {
+    path.moveTo(...at(0.3, 0.8))
+    path.lineTo(...at(0.5, -0.8))
+    path.lineTo(...at(0.7, 0.8))
+  }
+}
+
+/** One slanting S from foot to top. */
+function traceStrand(path: Path2D, cells: Cells, cell: number): void {
+  const at = placesIn(cells, cell)
+  const [[footX, footY], [topX, topY]] = [at(0.36, 0), at(0.64, 1)]
+  /** On the line that slants from foot to top. */
+  const slant = (up: number) => [footX + (topX - footX) * up, footY + (topY - footY) * up] as const
+  path.moveTo(...slant(0.14))
+  path.bezierCurveTo(...at(0.78, 0.5), ...at(0.22, 0.5), ...slant(0.86))
 }
 
 /** The light slot cut into the wide side of an increase. */

@@ -11,6 +11,10 @@ export interface YarnInk {
   readonly outline: string
   readonly strand: string
   readonly keyline: string
+  /** Fill of what stands out of the fabric and of what stands behind it, and the line of a post. */
+  readonly out: string
+  readonly behind: string
+  readonly post: string
 }
 
 /** Relative luminance by WCAG. */
@@ -50,5 +54,8 @@ export function yarnInk(colour: string): YarnInk {
     outline: dark ? standingOut(colour, '#ffffff', 0.42) : standingOut(colour, INK, 0.52),
     strand: dark ? mix(colour, '#ffffff', 0.55) : mix(colour, INK, 0.34),
     keyline: !dark && contrast(INC, colour) < 3 ? INK : FILM,
+    out: mix(colour, '#ffffff', dark ? 0.3 : 0.45),
+    behind: standingOut(colour, INK, dark ? 0.3 : 0.2),
+    post: dark ? mix(colour, '#ffffff', 0.85) : INK,
   }
 }

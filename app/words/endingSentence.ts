@@ -1,21 +1,20 @@
-import { roundEnding, type PlannedRound, type Terms } from '../../core/index.ts'
+import { roundEnding, writeOp, type PlannedRound, type Terms } from '../../core/index.ts'
 import { shortName } from './wording.ts'
 
 /** How the round ends by its real steps, and what to do if it does not. */
 export function endingSentence(round: PlannedRound, terms: Terms): [string, string] {
-  const { kind, stitch, run } = roundEnding(round)
+  const { kind, stitch, run, after, ...how } = roundEnding(round)
   const plain = shortName(stitch, terms)
+  const says = (times: number) => writeOp({ ...how, stitch, uses: 1, makes: 1, times }, terms)
   const allAlike = round.steps.length === 1 && round.steps[0]!.times === 1 && round.steps[0]!.ops.length === 1
-  if (kind === 'work' && allAlike)
-    return [`${round.count} ${plain}, nothing else.`, 'Another count: recount.']
+  if (kind === 'work' && allAlike) return [`${says(round.count)}, nothing else.`, 'Another count: recount.']
   if (kind === 'inc')
     return ['Round ends on an increase.', `If it ends on ${article(plain)} ${plain}, recount.`]
   if (kind === 'dec')
     return ['Round ends on a decrease.', `If it ends on ${article(plain)} ${plain}, recount.`]
-  return [
-    `Round ends with ${run === 1 ? `${article(plain)} ${plain}` : `${run} ${plain}`} after the last increase.`,
-    'If not, recount.',
-  ]
+  const last = run === 1 ? `${article(says(1))} ${says(1)}` : says(run)
+  const shaped = after ? ` after the last ${after === 'inc' ? 'increase' : 'decrease'}` : ''
+  return [`Round ends with ${last}${shaped}.`, 'If not, recount.']
 }
 
-const article = (word: string) => (/^[aeioushml]/.test(word) && word !== 'slip' ? 'an' : 'a')
+const article = (word: string) => (/^[aeioushmlF8]/.test(word) && !/^(slip|spike)/.test(word) ? 'an' : 'a')

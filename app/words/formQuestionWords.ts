@@ -61,12 +61,18 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
         choices: {
           plain: { label: 'Plain', detail: 'Straight to the edge.' },
           tightened: { label: 'Tightened', detail: 'Three rounds at the edge, 5% smaller, to hold on.' },
+          ribbed: {
+            label: 'Ribbed',
+            detail: 'Front and back post stitches in turn, 5% fewer: it draws in and stretches.',
+          },
+          folded: { label: 'Folded', detail: 'A rib twice as high, turned up once it is done.' },
           flared: {
             label: 'Flared',
             detail: 'Three rounds at the edge with a third more stitches: it stands out nearly flat.',
           },
         },
       },
+      brimHeight: { label: 'Rib, as worn', question: 'How high is the rib?' },
     },
     usual: {
       question: 'No head to measure?',

@@ -248,8 +248,11 @@ function countWindow(problem: CountsProblem, widening: number, index: number): [
   while (last + 1 < ideals.length && even?.[last + 1]) last++
   const half = (ideal: number) =>
     (Math.min(0.16 * ideal, 8 + 0.045 * ideal) + 3 + (multiples?.[index] ?? 1)) * widening
-  const low = Math.floor(ideals[first]! - half(ideals[first]!))
-  return [Math.max(2, low), Math.ceil(ideals[last]! + half(ideals[last]!))]
+  const [least, most] = [
+    Math.min(...ideals.slice(first, last + 1)),
+    Math.max(...ideals.slice(first, last + 1)),
+  ]
+  return [Math.max(2, Math.floor(least - half(least))), Math.ceil(most + half(most))]
 }
 
 /** Increases a round may take: from the steepest stretch of the ideal, doubled where even rounds hand theirs on. */

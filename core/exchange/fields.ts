@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { FAMILY_NAMES, fieldsOf, type AnyField } from '../forms/registry.ts'
+import { TEXTURE_KINDS } from '../rounds/texture.ts'
 import { LIMITS } from './limits.ts'
 
 // Fields that several records of a project file have.
@@ -8,9 +9,11 @@ import { LIMITS } from './limits.ts'
 export const within = (name: keyof typeof LIMITS) => Joi.number().min(LIMITS[name][0]).max(LIMITS[name][1])
 export const whole = (name: keyof typeof LIMITS) => within(name).integer()
 
+const ID = /^[\w-]{1,64}$/
+
 /** Ids stand in addresses: letters, digits, hyphens and underscores alone. */
 export const id = Joi.string()
-  .pattern(/^[\w-]{1,64}$/)
+  .pattern(ID)
   .messages({ 'string.pattern.base': '{{#label}} is no id: 1 to 64 letters, digits, - or _' })
 export const name = Joi.string().min(1).max(200)
 export const time = Joi.number().integer().min(0).max(4e12)
@@ -97,3 +100,14 @@ export const colours = Joi.array()
   .items(record({ fromRound: round, yarn: id }, { beside }))
   .min(1)
   .max(200)
+
+/** How a fabric is textured; which numbers belong to it is a matter of planning. */
+export const texture = record(
+  { kind: Joi.string().valid(...TEXTURE_KINDS) },
+  Object.fromEntries(
+    ['over', 'rounds', 'of'].map((number) => [number, Joi.number().integer().min(0).max(24)]),
+  ),
+)
+
+/** Something for each section that has it, by the section's id. */
+export const bySection = (item: Joi.Schema) => Joi.object().pattern(ID, item).max(20)

@@ -3,6 +3,7 @@ import { ALL_HARDWARE, ALL_USES } from '../cautions/use.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
 import {
   bodyStitch,
+  bySection,
   colours,
   constraints,
   construction,
@@ -15,6 +16,7 @@ import {
   start,
   stitch,
   strands,
+  texture,
   time,
   weight,
   whole,
@@ -127,7 +129,7 @@ export const project = record({ id, name, createdAt: time, updatedAt: time })
 
 const sectionWork = record(
   {},
-  { stitch: bodyStitch, loops: Joi.string().valid('both', 'back', 'front'), gaugeId: id },
+  { stitch: bodyStitch, loops: Joi.string().valid('both', 'back', 'front'), texture, gaugeId: id },
 )
 
 export const piece = record(
@@ -147,7 +149,7 @@ export const piece = record(
     rhythm: Joi.number().min(0).max(1),
     fitness,
   },
-  { sections: Joi.object().pattern(id, sectionWork).max(20) },
+  { sections: bySection(sectionWork) },
 )
 
 export const gauge = record({

@@ -75,6 +75,16 @@ export const MIGRATIONS: readonly Migration[] = [
     log: namesInLog,
     adds: [],
   },
+  {
+    to: 7,
+    name: 'sections may be textured; the brim of a cap has a height',
+    up: {
+      pieces: withBrimHeight,
+      planVersions: (pinned) =>
+        isRecord(pinned['spec']) ? { ...pinned, spec: withBrimHeight(pinned['spec']) } : pinned,
+    },
+    adds: [],
+  },
 ]
 
 /** A swatch of version 1 was counted over one length and bore no date. */
@@ -132,6 +142,13 @@ function withStrands(pinned: OldRecord, strands: number): OldRecord {
         : plan['notices'],
     },
   }
+}
+
+/** Until version 7 no brim had a height of its own; none of those brims goes by it. */
+function withBrimHeight(record: OldRecord): OldRecord {
+  const { form } = record
+  if (!isRecord(form) || form['family'] !== 'cap') return record
+  return { ...record, form: { brimHeight: 45, ...form } }
 }
 
 /** Until version 5 a project was one piece, and what others it had was not shown. */

@@ -117,7 +117,7 @@ describe.each(SAMPLES)('a workshop of version %i', (version) => {
   const file = opened(version)
 
   test('opens as a file of today, nothing lost', () => {
-    expect(file.version).toBe(6)
+    expect(file.version).toBe(7)
     for (const table of RECORD_TABLES) {
       expect(file[table].map(({ id }) => id)).toEqual(
         ((old[table as 'pieces'] ?? []) as readonly { id: string }[]).map(({ id }) => id),
@@ -204,7 +204,7 @@ test('a second piece, which earlier versions never showed, is shown under a name
 })
 
 test('a file that says a version nobody wrote is refused before it is read', () => {
-  for (const version of [0, -1, 2.5, '3', null, 7]) {
+  for (const version of [0, -1, 2.5, '3', null, 8]) {
     const text = JSON.stringify({ ...(JSON.parse(textOf(3)) as object), version })
     const read = readProjectFile(text)
     expect(read).toMatchObject({ ok: false, faults: [{ path: 'version' }] })
@@ -253,6 +253,18 @@ describe('a workshop of version 5', () => {
     })
     expect(old.readings.some((one) => 'around' in one)).toBe(true)
   })
+})
+
+test('a cap of version 6 opens with its rounds and work, and a height for the brim it may be given', () => {
+  const old = JSON.parse(textOf(6)) as ProjectFile
+  const file = opened(6)
+  expect(file.pieces).toEqual([{ ...old.pieces[0], form: { ...old.pieces[0]!.form, brimHeight: 45 } }])
+  expect(file.planVersions[0]!.plan).toEqual(old.planVersions[0]!.plan)
+  expect(file.events).toEqual(old.events)
+  const { spec, plan } = file.planVersions[0]!
+  expect(unpin(spec, plan).rounds.map(({ count }) => count)).toEqual(
+    planPiece(specOf(file.pieces[0]!, file.gauges[0]!, 18)).rounds.map(({ count }) => count),
+  )
 })
 
 test('round numbers of an old log become the names that the plan worked to then has for them', () => {

@@ -5,6 +5,7 @@ import type { StoredForm } from '../forms/registry.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
 import type { ColourRun, Constraints, Construction, PieceSpec, PinnedPlan } from '../plan/plan.ts'
 import type { SectionId } from '../rounds/round.ts'
+import type { Texture } from '../rounds/texture.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
 import type { LengthUnit } from '../units/parseLength.ts'
 import type { MassUnit } from '../units/mass.ts'
@@ -26,6 +27,7 @@ export interface ProjectRecord {
 export interface KeptSectionWork {
   readonly stitch?: StitchName
   readonly loops?: 'both' | 'back' | 'front'
+  readonly texture?: Texture
   /** Another hook, yarn or number of strands: another gauge. */
   readonly gaugeId?: string
 }
@@ -165,7 +167,7 @@ export const RECORD_TABLES = [
 ] as const satisfies readonly (keyof Records)[]
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 6
+export const FILE_VERSION = 7
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

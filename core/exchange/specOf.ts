@@ -9,7 +9,8 @@ import { formOf } from '../forms/registry.ts'
 import { mm } from '../units/millimetres.ts'
 import { yarnUseOf } from '../yarn/calibration.ts'
 import { FIBRES } from '../yarn/fibre.ts'
-import type { GaugeRecord, PieceRecord } from './records.ts'
+import { sectionsWorked } from '../plan/sectionWork.ts'
+import type { GaugeRecord, KeptSectionWork, PieceRecord } from './records.ts'
 
 const combined = new WeakMap<GaugeRecord, Combined>()
 
@@ -49,11 +50,13 @@ export function specOf(
   pace: number,
   others: readonly GaugeRecord[] = [],
 ): PieceSpec {
-  const { construction, stitch, sections } = piece
+  const { construction, stitch } = piece
+  const form = formOf(piece.form)
+  const sections = sectionsWorked<KeptSectionWork>(form, stitch, piece.sections)
   const usual = construction.loops ?? 'both'
-  const worked = Object.entries(sections ?? {}).flatMap(([id, work]) => {
+  const worked = Object.entries(sections).flatMap(([id, work]) => {
     if (!work) return []
-    const { loops = usual, gaugeId, stitch: own } = work
+    const { loops = usual, gaugeId, stitch: own, texture }: KeptSectionWork = work
     const record = gaugeId === undefined ? gauge : [gauge, ...others].find((one) => one.id === gaugeId)
     if (!record) {
       throw new SpecError('sections', 'The gauge of a section is gone.', 'Choose a gauge for it.')
@@ -62,12 +65,13 @@ export function specOf(
     const made: SectionWork = {
       ...(own ? { stitch: own } : {}),
       loops,
+      ...(texture ? { texture } : {}),
       ...(fabric ? {} : { gauge: gaugeForStitch(gaugeOf(record, loopsOf(loops)), own ?? stitch) }),
     }
     return [[id, made] as const]
   })
   return {
-    form: formOf(piece.form),
+    form,
     tolerance: mm(piece.tolerance),
     stitch,
     gauge: gaugeForStitch(gaugeOf(gauge, loopsOf(usual)), stitch),

@@ -1,7 +1,9 @@
 import Joi from 'joi'
+import { MANNERS } from '../stitches/manner.ts'
 import {
   beside,
   bodyStitch,
+  bySection,
   colours,
   constraints,
   construction,
@@ -15,6 +17,7 @@ import {
   form,
   stitch,
   strands,
+  texture,
   time,
   within,
 } from './fields.ts'
@@ -64,7 +67,11 @@ const step = record({
     .items(
       record(
         { stitch, uses: count.max(20), makes: count.max(20), times: count.min(1) },
-        { loops: Joi.string().valid('back', 'front') },
+        {
+          loops: Joi.string().valid('back', 'front'),
+          manner: Joi.string().valid(...MANNERS),
+          of: count.min(1).max(20),
+        },
       ),
     )
     .min(1)
@@ -172,7 +179,7 @@ const gaugeNow = record(
 
 const sectionWork = record(
   {},
-  { stitch: bodyStitch, loops: Joi.string().valid('both', 'back', 'front'), gauge: gaugeNow },
+  { stitch: bodyStitch, loops: Joi.string().valid('both', 'back', 'front'), texture, gauge: gaugeNow },
 )
 
 const spec = record(
@@ -186,7 +193,7 @@ const spec = record(
     rhythm: Joi.number().min(0).max(1),
     pace: within('pace'),
   },
-  { constraints: constraints, sections: Joi.object().pattern(id, sectionWork).max(20) },
+  { constraints: constraints, sections: bySection(sectionWork) },
 )
 
 export const planVersion = record({

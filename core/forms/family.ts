@@ -2,6 +2,8 @@ import type { Use } from '../cautions/use.ts'
 import type { MeasureKind } from '../lay/measures.ts'
 import type { StartOfFabric } from '../lay/startOfFabric.ts'
 import type { SectionId } from '../rounds/round.ts'
+import type { Texture } from '../rounds/texture.ts'
+import type { StitchName } from '../stitches/stitch.ts'
 import type { Start } from '../plan/plan.ts'
 import type { Form } from './registry.ts'
 
@@ -35,6 +37,18 @@ export interface Outline {
   readonly mirrors?: SectionId
 }
 
+/** When a field is asked for: while another has one of these values; always when nothing is said. */
+export interface AskedWhile {
+  readonly key: string
+  readonly is: readonly string[]
+}
+
+/** The stitch and texture that a section is usually worked in. */
+export interface UsualWork {
+  readonly stitch?: StitchName
+  readonly texture?: Texture
+}
+
 /** A size that a form asks for: a length in mm, or a share of one. */
 export interface SizeField<F> {
   readonly kind: 'length' | 'share'
@@ -43,6 +57,7 @@ export interface SizeField<F> {
   readonly most: number
   /** What it is while nobody has said. */
   readonly usual: number
+  readonly while?: AskedWhile
 }
 
 /** One of a few words that a form asks for. */
@@ -96,6 +111,8 @@ export interface Family<F extends { readonly family: string }> {
    */
   validate(form: F, sizes: Sizes): void
   sections(form: F, sizes: Sizes): readonly Outline[]
+  /** How sections of it are worked, if not as the rest, while the maker says nothing else. */
+  usualWork?(form: F, stitch: StitchName): Readonly<Record<SectionId, UsualWork>>
   /** By what a tape judges it, on the way and at the end; the one that the last rounds are chosen for first. */
   measures(form: F): readonly JudgedBy[]
   /**

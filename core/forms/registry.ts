@@ -45,6 +45,12 @@ export type AnyField = Field<Readonly<Record<string, unknown>>>
 /** What a family asks for, in the order a maker is asked. */
 export const fieldsOf = (family: FamilyName): readonly AnyField[] => FAMILIES[family].fields
 
+/** Whether a field is asked for while the others have these values. */
+export const isAsked = (field: AnyField, valueOf: (key: string) => unknown): boolean =>
+  field.kind === 'choice' ||
+  !field.while ||
+  field.while.is.some((value) => value === valueOf(field.while!.key))
+
 export const FAMILY_NAMES = Object.keys(FAMILIES) as FamilyName[]
 
 /** A form of a family as it is before anything is said of it. */

@@ -1,18 +1,26 @@
-import { expandSteps, type Unit } from '../rounds/steps.ts'
+import { expandSteps, type Op, type Unit } from '../rounds/steps.ts'
 import type { PlannedRound } from '../plan/plan.ts'
 
 /** How a round ends, for the check at its end: so many of the same at the last. */
-export interface RoundEnding {
+export interface RoundEnding extends Pick<Op, 'stitch' | 'manner' | 'of'> {
   readonly kind: Unit['kind']
-  readonly stitch: Unit['stitch']
   readonly run: number
+  /** What comes before them, if it shapes. */
+  readonly after?: 'inc' | 'dec'
 }
 
 /** Taken from the real steps, so that it holds for every placement. */
 export function roundEnding(round: PlannedRound): RoundEnding {
   const units = expandSteps(round.steps)
-  const { kind, stitch } = units.at(-1)!
-  let run = 0
-  while (run < units.length && units[units.length - 1 - run]!.kind === kind) run++
-  return { kind, stitch, run }
+  const { kind, stitch, manner, of } = units.at(-1)!
+  const first = units.findLastIndex((unit) => unit.kind !== kind || unit.manner !== manner)
+  const before = units[first]?.kind
+  return {
+    kind,
+    stitch,
+    ...(manner ? { manner } : {}),
+    ...(of === undefined ? {} : { of }),
+    run: units.length - 1 - first,
+    ...(before && before !== 'work' ? { after: before } : {}),
+  }
 }

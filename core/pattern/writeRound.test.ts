@@ -107,5 +107,5 @@ test('the check at the end comes from the real steps', () => {
   expect(roundEnding(rounds[2]!)).toEqual({ kind: 'inc', stitch: 'sc', run: 1 })
   expect(roundEnding(rounds[1]!)).toEqual({ kind: 'inc', stitch: 'sc', run: 6 })
   // Round 4 is staggered: sc, inc, (2 sc, inc) × 5, sc.
-  expect(roundEnding(rounds[3]!)).toEqual({ kind: 'work', stitch: 'sc', run: 1 })
+  expect(roundEnding(rounds[3]!)).toEqual({ kind: 'work', stitch: 'sc', run: 1, after: 'inc' })
 })

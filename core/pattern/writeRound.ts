@@ -2,6 +2,7 @@ import { kindOf, type Op, type Step } from '../rounds/steps.ts'
 import type { Construction, PlannedRound, Start } from '../plan/plan.ts'
 import { gathers } from '../rounds/round.ts'
 import { startingChain, type StartingChain } from '../plan/startingChain.ts'
+import type { Manner } from '../stitches/manner.ts'
 import { STITCHES, type Terms } from '../stitches/stitch.ts'
 
 /** A round in crochet words. `start` and `end` are empty when there is nothing to do. */
@@ -82,9 +83,13 @@ function writeChain(
 const startsWithIncrease = ({ steps }: PlannedRound): boolean => (steps[0]?.ops[0]?.makes ?? 0) > 1
 
 function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): string {
-  const even =
-    round.count === round.from && round.steps.every(({ ops }) => ops.every((op) => kindOf(op) === 'work'))
+  const ops = round.steps.flatMap((step) => step.ops)
+  const even = round.count === round.from && ops.every((op) => kindOf(op) === 'work' && !op.manner)
   const loops = loopsIn(round)
+  const [first] = ops
+  if (first?.manner && steps === round.steps && ops.every((op) => op.manner === first.manner)) {
+    return `${writeOp({ ...first, times: 1 }, terms)} ${aroundOrIn(first.manner)} each st`
+  }
   if (!even || steps !== round.steps) {
     return `${writeSteps(steps, terms)}${loops ? `, all in ${loops} loops` : ''}`
   }
@@ -118,8 +123,32 @@ export function writeOp(op: Op, terms: Terms): string {
   const short = STITCHES[op.stitch].short[terms]
   const kind = kindOf(op)
   if (kind !== 'work') return kind === 'inc' ? 'inc' : `${short}2tog`
-  return op.times === 1 ? short : `${op.times} ${short}`
+  const name = nameOf(op, short, terms)
+  return op.times === 1 ? name : `${op.times} ${name}`
 }
+
+/** One stitch by its short name and how it is worked: "FPdc", "5-dc popcorn". */
+function nameOf({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string, terms: Terms): string {
+  switch (manner) {
+    case undefined:
+      return short
+    case 'frontPost':
+      return `FP${short}`
+    case 'backPost':
+      return `BP${short}`
+    case 'popcorn':
+      return `${of}-${short} popcorn`
+    case 'cluster':
+      return `${of}-${short} cluster with ch 1`
+    case 'spike':
+      return `spike ${short}`
+    case 'space':
+      return `ch 1 and ${terms === 'US' ? 'skip' : 'miss'} 1`
+  }
+}
+
+const aroundOrIn = (manner: Manner): string =>
+  manner === 'frontPost' || manner === 'backPost' ? 'around' : 'in'
 
 function writeStart(start: Start, { from }: PlannedRound, chain: StartingChain | undefined): string {
   if (start.kind === 'magicRing') return 'magic ring'

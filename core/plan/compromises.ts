@@ -1,6 +1,6 @@
 import { attempt } from '../errors/attempt.ts'
 import { familyOf } from '../forms/registry.ts'
-import { multipleAt } from './countsFor.ts'
+import { commonMultiple, multipleAt, repeatIn } from './countsFor.ts'
 import type { Finished, PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { gaugesOf, stitchIn } from './sectionWork.ts'
@@ -39,23 +39,26 @@ const MET = 0.5
  */
 export function compromises(spec: PieceSpec): Compromises | undefined {
   const wall = sectionsOf(spec).find(({ even }) => even)
-  if (!wall || !familyOf(spec.form).towardsGirth || !spec.constraints?.multiples?.length) return undefined
+  if (!wall || !familyOf(spec.form).towardsGirth) return undefined
+  const repeat = repeatIn(spec.sections, wall.id)
+  if (!spec.constraints?.multiples?.length && repeat === 1) return undefined
   const plan = planPiece(spec)
   const first = plan.rounds.find(({ section }) => section === wall.id)!
-  const of = multipleAt(spec.constraints, first.number)
+  const of = commonMultiple(multipleAt(spec.constraints, first.number), repeat)
   const { w } = gaugesOf(spec)({ section: wall.id, stitch: stitchIn(spec, wall.id) })
   const around = wall.guide.perimeter(0)
   const ideal = around / w
   const fewer = of * Math.floor(ideal / of)
   const nearest = of * Math.round(ideal / of)
   if (of === 1 || Math.abs(nearest - ideal) <= MET) return undefined
-  const { multiples: _, ...others } = spec.constraints
+  const { multiples: _, ...others } = spec.constraints ?? {}
   const asked = (kind: Compromise['kind'], count: number): PieceSpec =>
     kind === 'free' ? { ...spec, constraints: others } : { ...spec, form: withGirth(spec, count * w) }
+  // A texture cannot be worked without its repeat.
   const wanted = [
     ['fewer', fewer],
     ['more', fewer + of],
-    ['free', Math.round(ideal)],
+    ...(repeat === 1 ? ([['free', Math.round(ideal)]] as const) : []),
   ] as const
   const ways = wanted.flatMap(([kind, count]): Compromise[] => {
     const next = asked(kind, count)

@@ -3,6 +3,9 @@ import { spreadCounts } from '../counts/spreadCounts.ts'
 import { betaOf, deviationFrom, type CountsProblem } from '../counts/countsProblem.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import type { Outline } from '../forms/family.ts'
+import type { SectionId } from '../rounds/round.ts'
+import { repeatOf } from '../rounds/texture.ts'
+import { textureIn } from './sectionWork.ts'
 import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
 
 /** A round that is to be: of which section and stitch, and how many stitches its guide asks for. */
@@ -77,7 +80,7 @@ const WALL = 12
  * @param all of the whole piece, those before `fromRound` with them
  */
 function problemOf(
-  { constraints, rhythm }: PieceSpec,
+  { constraints, rhythm, sections }: PieceSpec,
   all: readonly RoundAsked[],
   fromRound: number,
 ): CountsProblem {
@@ -93,16 +96,24 @@ function problemOf(
   )
   // One count all the way. The first of its rounds to come may step to it, unless it turns a crisp edge or goes on
   // from what grew to meet it.
+  // A texture has a width of its own: it steps to its count on the plain round that it stands on.
   const keepsCount = (index: number) => {
     const { section } = rounds[index]!
     const below = rounds[index - 1]?.section
     if (index === 0 || !below) return false
-    if (below.id !== section.id && section.crisp) return true
+    if (turns(index)) return true
     if (fromRound > 1 && index === 1) return false
+    if (textureIn({ sections }, section.id) && (below.id !== section.id || turns(index - 1))) return false
     return section.even === true && (below.id === section.id || !below.even)
   }
+  const turns = (index: number) => {
+    const { section } = rounds[index]!
+    return section.crisp === true && index > 0 && rounds[index - 1]!.section.id !== section.id
+  }
   // A repeat from the start may ask for more than a ring usually takes.
-  const of = multipleAt(constraints, fromRound)
+  const multipleOf = ({ section }: RoundAsked, round: number) =>
+    commonMultiple(multipleAt(constraints, round), repeatIn(sections, section.id))
+  const of = multipleOf(rounds[0]!, fromRound)
   const nearest = of === 1 ? Math.round(first) : of * Math.max(1, Math.round(first / of))
   return {
     ideals,
@@ -119,7 +130,9 @@ function problemOf(
     even: rounds.map(
       ({ stitch }, index) => isEdging(stitch) || evenRounds.has(index + fromRound) || keepsCount(index),
     ),
-    multiples: rounds.map((_, index) => multipleAt(constraints, index + fromRound)),
+    multiples: rounds.map((round, index) =>
+      turns(index) ? multipleAt(constraints, index + fromRound) : multipleOf(round, index + fromRound),
+    ),
     fixed: rounds.map((_, index) =>
       index > 0 ? undefined : fromRound > 1 ? first : constraints?.firstCount,
     ),
@@ -133,4 +146,17 @@ export function multipleAt(constraints: Constraints | undefined, round: number):
     fromRound: 0,
     of: 1,
   }).of
+}
+
+/** What the texture of a section asks its counts to divide by. */
+export function repeatIn(sections: PieceSpec['sections'], section: SectionId): number {
+  const texture = textureIn({ sections }, section)
+  return texture ? repeatOf(texture) : 1
+}
+
+/** The least count that divides by both. */
+export function commonMultiple(one: number, other: number): number {
+  let [divides, left] = [one, other]
+  while (left > 0) [divides, left] = [left, divides % left]
+  return (one * other) / divides
 }

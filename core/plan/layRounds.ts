@@ -7,8 +7,9 @@ import { beginningOf, toLay, type SpecToLay } from './beginningOf.ts'
 import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
-import { gaugesOf, type Gauges } from './sectionWork.ts'
-import { wantedIn } from './wantedAround.ts'
+import { TEXTURE_SD } from '../rounds/texture.ts'
+import { gaugesOf, textureIn, type Gauges } from './sectionWork.ts'
+import { crispIn, wantedIn } from './wantedAround.ts'
 
 /**
  * Rounds with their numbers and counts, and where they come to lie: what follows from a list of rounds and the
@@ -19,8 +20,10 @@ export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: Go
   const places = placesOf(spec, gauges, rounds, goesOn)
   const edges = placesAsEdges(spec, gauges, rounds, goesOn, places)
   const wanted = wantedIn(spec)
+  const crisp = crispIn(spec)
   return rounds.map((round, index): PlannedRound => {
-    const { w } = gauges({ section: round.section, stitch: round.fabric })
+    const turns = crisp.has(round.section) && rounds[index - 1]?.section !== round.section
+    const { w } = gauges({ section: round.section, stitch: round.fabric, crisp: turns })
     const [count, at] = [countOf(round), places[index]!]
     const around = wanted(round.section, at.arc, places[index - 1]?.arc)
     return {
@@ -69,7 +72,31 @@ const startSd = ({ construction, stitch, gauge }: SpecToLay): number =>
 function placesFromTheStart(spec: SpecToLay, gauges: Gauges, rounds: readonly Round[]): RoundPosition[] {
   const laid = layPiece(spec, gauges, undefined)(toLay(spec, rounds))
   const doubts = doubtOfPlaces(laid, spec.gauge, { sd: startSd(spec) })
-  return laid.rings.map((ring, index) => ({ ...ring, ...doubts[index]! }))
+  return withTextures(
+    spec,
+    rounds,
+    laid.rings.map((ring, index) => ({ ...ring, ...doubts[index]! })),
+  )
+}
+
+/** What a texture that nobody has measured adds to the doubt: around, and for as long as it goes. */
+function withTextures(
+  spec: SpecToLay,
+  rounds: readonly Round[],
+  places: readonly RoundPosition[],
+): RoundPosition[] {
+  let long = 0
+  return places.map((place, index) => {
+    if (!textureIn(spec, rounds[index]!.section)) return place
+    long += place.arc - (places[index - 1]?.arc ?? 0)
+    const along = TEXTURE_SD * long
+    return {
+      ...place,
+      sd: Math.hypot(place.sd, TEXTURE_SD * place.radius),
+      sdZ: Math.hypot(place.sdZ, along),
+      sdArc: Math.hypot(place.sdArc, along),
+    }
+  })
 }
 
 /**
@@ -102,5 +129,6 @@ function placesOnAnEdge(
   }))
   const laid = layPiece(spec, gauges, { rounds: there, edge })(ahead)
   const added = doubtOfPlaces(laid, spec.gauge, edge)
-  return [...worked, ...laid.rings.map((ring, index) => ({ ...ring, ...added[index]! }))]
+  const onward = laid.rings.map((ring, index) => ({ ...ring, ...added[index]! }))
+  return [...worked, ...withTextures(spec, rounds.slice(after), onward)]
 }

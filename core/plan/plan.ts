@@ -1,5 +1,6 @@
 import type { Gauge } from '../gauge/gauge.ts'
 import type { Round, SectionId } from '../rounds/round.ts'
+import type { Texture } from '../rounds/texture.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
 import type { Form } from '../forms/registry.ts'
@@ -65,6 +66,8 @@ export interface ColourRun extends HeldYarns {
 export interface SectionWork {
   readonly stitch?: StitchName
   readonly loops?: 'both' | 'back' | 'front'
+  /** Of a section that keeps its count. */
+  readonly texture?: Texture
   /** Of exactly that fabric: its yarn, strands, hook and loops. */
   readonly gauge?: Gauge
 }

@@ -17,7 +17,7 @@ import { measureFinished } from './measureFinished.ts'
 import { measureHole } from './measureHole.ts'
 import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
-import { gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
+import { gaugesOf, stitchIn, textureIn, type Gauges } from './sectionWork.ts'
 import { sumsOf } from './sumsOf.ts'
 import { crispIn, sectionsOf, sizesOf } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
@@ -204,7 +204,8 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
     pilot,
     ...tried(wholeRounds(aim, body, height, least).filter((choice) => !same(choice))),
   ])
-  const { freeLastRounds } = spec.construction
+  // A texture has no last round of another stitch.
+  const freeLastRounds = textureIn(spec, section.id) ? 0 : spec.construction.freeLastRounds
   const { tolerance } = spec
   if (freeLastRounds === 0 || missed(whole) <= tolerance / 2) return whole
   if (tolerance > 0 && plusMinusOf(whole, spec, base) > tolerance) return whole
@@ -258,10 +259,12 @@ function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: B
 }
 
 /** What the guide of each round's section asks for there. */
-function asksOf(rounds: readonly RoundOf[], gauges: Gauges, { along }: Base): RoundAsked[] {
+function asksOf(rounds: readonly RoundOf[], gauges: Gauges, { along, sections }: Base): RoundAsked[] {
   const reached = new Map(along)
-  return rounds.map(({ section, stitch }) => {
-    const { w, h } = gauges({ section: section.id, stitch })
+  return rounds.map(({ section, stitch }, index) => {
+    const below = (rounds[index - 1] ?? { section: sections.at(-1) }).section?.id
+    const crisp = section.crisp === true && below !== section.id
+    const { w, h } = gauges({ section: section.id, stitch, crisp })
     const here = reached.get(section.id)! + h
     reached.set(section.id, here)
     return { section, stitch, ideal: section.guide.perimeter(here) / w }

@@ -1,13 +1,19 @@
+import type { UsualWork } from '../forms/family.ts'
+import { familyOf, type Form } from '../forms/registry.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import type { SectionId } from '../rounds/round.ts'
+import { sizeOfTexture, TEXTURE_SD, type Texture } from '../rounds/texture.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
+import { mm } from '../units/millimetres.ts'
 import type { PieceSpec } from './plan.ts'
 
 /** A stitch in the fabric of its section. */
 export interface StitchIn {
   readonly section: SectionId
   readonly stitch: StitchName
+  /** In the round that turns a crisp edge, which is plain whatever comes after it. */
+  readonly crisp?: boolean
 }
 
 /** Sizes of stitches, each by its section. */
@@ -17,22 +23,63 @@ export type Gauges = (of: StitchIn) => Gauge
 export const stitchIn = ({ stitch, sections }: Pick<PieceSpec, 'stitch' | 'sections'>, section: SectionId) =>
   sections?.[section]?.stitch ?? stitch
 
+/** The texture that a section is worked in, if it is not plain. */
+export const textureIn = (
+  { sections }: Pick<PieceSpec, 'sections'>,
+  section: SectionId,
+): Texture | undefined => sections?.[section]?.texture
+
+/** How the sections of a form are worked: as its maker says, and where nothing is said as is usual for it. */
+export function sectionsWorked<W extends UsualWork>(
+  form: Form,
+  stitch: StitchName,
+  said: Readonly<Partial<Record<SectionId, W>>> | undefined,
+): Readonly<Partial<Record<SectionId, W | UsualWork>>> {
+  const usual = familyOf(form).usualWork?.(form, stitch) ?? {}
+  const ids = new Set([...Object.keys(usual), ...Object.keys(said ?? {})])
+  return Object.fromEntries([...ids].map((id) => [id, { ...usual[id], ...said?.[id] }]))
+}
+
 /** The gauge that a section is worked in. */
 export const gaugeIn = (
   { gauge, sections }: Pick<PieceSpec, 'gauge' | 'sections'>,
   section: SectionId,
 ): Gauge => sections?.[section]?.gauge ?? gauge
 
-/** Sizes of the stitches of a spec, each worked out once. */
-export function gaugesOf(spec: Pick<PieceSpec, 'gauge' | 'sections'>): Gauges {
-  const known = new Map<Gauge, Map<StitchName, Gauge>>()
-  return ({ section, stitch }) => {
-    const own = gaugeIn(spec, section)
-    const sizes = known.get(own) ?? new Map<StitchName, Gauge>()
-    known.set(own, sizes)
-    const found = sizes.get(stitch) ?? gaugeForStitch(own, stitch)
-    sizes.set(stitch, found)
+/** Sizes of the stitches of a spec in the texture of their section, each worked out once. */
+export const gaugesOf = (spec: Pick<PieceSpec, 'gauge' | 'sections'>): Gauges =>
+  remembered(spec, ({ section, stitch, crisp }) => {
+    const texture = textureIn(spec, section)
+    const plain = gaugeForStitch(gaugeIn(spec, section), stitch)
+    return texture && !crisp && !isEdging(stitch) ? textured(plain, texture) : plain
+  })
+
+/** Sizes of the same stitches worked plain: by what yarn goes. */
+export const plainGaugesOf = (spec: Pick<PieceSpec, 'gauge' | 'sections'>): Gauges =>
+  remembered(spec, ({ section, stitch }) => gaugeForStitch(gaugeIn(spec, section), stitch))
+
+/** Sections that are worked alike share what is remembered of them. */
+function remembered({ sections }: Pick<PieceSpec, 'sections'>, sizeOf: Gauges): Gauges {
+  const known = new Map<SectionId, Map<StitchName, Gauge>>()
+  return (of) => {
+    const section = sections?.[of.section] ? `${of.section}${of.crisp ? ' crisp' : ''}` : ''
+    const sizes = known.get(section) ?? new Map<StitchName, Gauge>()
+    known.set(section, sizes)
+    const found = sizes.get(of.stitch) ?? sizeOf(of)
+    sizes.set(of.stitch, found)
     return found
+  }
+}
+
+/** A gauge in a texture of the same stitch: its usual factors, with their doubt. */
+function textured(gauge: Gauge, texture: Texture): Gauge {
+  const { width, height } = sizeOfTexture(texture)
+  return {
+    ...gauge,
+    w: mm(gauge.w * width),
+    h: mm(gauge.h * height),
+    varLnW: gauge.varLnW + TEXTURE_SD ** 2,
+    varLnH: gauge.varLnH + TEXTURE_SD ** 2,
   }
 }
 

@@ -1,13 +1,19 @@
 import { placeIncreases } from '../counts/placeIncreases.ts'
 import { plain, type Step } from '../rounds/steps.ts'
+import { opsOfTexture, repeatOf } from '../rounds/texture.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { countOf, usedBy, type Round } from '../rounds/round.ts'
 import type { Construction } from './plan.ts'
+import type { TexturedRound } from './textureAt.ts'
 
 interface RoundToShape {
   readonly stitch: StitchName
   readonly from: number
   readonly count: number
+  /** What an even round of it is worked in, and its index there, from 0. */
+  readonly texture?: TexturedRound | undefined
+  /** The side that faces the maker; right when nothing is said. */
+  readonly side?: Round['side']
 }
 
 /** What the placing of a round's shaping needs to know of the rounds below. */
@@ -29,26 +35,44 @@ export const asBelow = (round: Round): RoundBelow => ({
  * @param before the rounds below, from round 1; none for the first
  */
 export function stepsOf(
-  { stitch, from, count }: RoundToShape,
+  { stitch, from, count, texture, side }: RoundToShape,
   before: readonly RoundBelow[],
   { order, placement, rounds }: Construction,
   into?: 'back' | 'front',
 ): Step[] {
   if (before.length === 0) return [{ times: 1, ops: [plain(stitch, count)] }]
-  const steps = placeIncreases({
-    stitch,
-    from,
-    count,
-    order,
-    placement,
-    shapingRounds: before.filter(({ shapes }, index) => index > 0 && shapes).length,
-    offTheJoin: rounds.kind === 'joined' && rounds.shaping === 'offTheJoin',
-    below: before
-      .slice(-3)
-      .map(({ steps }) => steps)
-      .reverse(),
-  })
+  const steps = texture
+    ? textured(texture, stitch, count, side)
+    : placeIncreases({
+        stitch,
+        from,
+        count,
+        order,
+        placement,
+        shapingRounds: before.filter(({ shapes }, index) => index > 0 && shapes).length,
+        offTheJoin: rounds.kind === 'joined' && rounds.shaping === 'offTheJoin',
+        below: before
+          .slice(-3)
+          .map(({ steps }) => steps)
+          .reverse(),
+      })
   return into
     ? steps.map(({ times, ops }) => ({ times, ops: ops.map((op) => ({ ...op, loops: into })) }))
     : steps
+}
+
+/** An even round in a texture; what its repeat does not go into is worked plain at the end. */
+function textured(
+  { of, index }: TexturedRound,
+  stitch: StitchName,
+  count: number,
+  side: Round['side'] | undefined,
+): Step[] {
+  const repeat = repeatOf(of)
+  const times = Math.floor(count / repeat)
+  const over = count - times * repeat
+  return [
+    ...(times > 0 ? [{ times, ops: opsOfTexture(of, stitch, index, side) }] : []),
+    ...(over > 0 ? [{ times: 1, ops: [plain(stitch, over)] }] : []),
+  ]
 }

@@ -2,9 +2,11 @@ import { stitchOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { familyOf } from '../forms/registry.ts'
 import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
+import { hasPost, numbersOfTexture, worksIn } from '../rounds/texture.ts'
 import { multipleAt } from './countsFor.ts'
 import type { Constraints, PieceSpec } from './plan.ts'
-import { sizesOf } from './wantedAround.ts'
+import { stitchIn, textureIn } from './sectionWork.ts'
+import { sectionsOf, sizesOf } from './wantedAround.ts'
 
 /**
  * Refuses what cannot be planned, before any computing.
@@ -24,6 +26,7 @@ export function validateSpec(spec: PieceSpec): void {
     )
   }
   validateSize(spec)
+  validateTextures(spec)
   validateFirstCount(spec)
   validateStrands(spec)
 }
@@ -139,6 +142,37 @@ function validateStrands({ colours, gauge: { strands } }: PieceSpec): void {
       `${beside.length + 1} yarns cannot be held in ${strands === 1 ? 'one strand' : `${strands} strands`}.`,
       'Set the strands of the gauge to as many as are held together.',
     )
+  }
+}
+
+function validateTextures(spec: PieceSpec): void {
+  for (const { id, even } of sectionsOf(spec)) {
+    const texture = textureIn(spec, id)
+    if (!texture) continue
+    if (!even) {
+      throw new SpecError(
+        'sections',
+        'This part grows, and a texture would come apart in it.',
+        'Plain stitches here; a texture where the count stays the same.',
+      )
+    }
+    for (const { number, least, most } of numbersOfTexture(texture.kind)) {
+      const value = texture[number]
+      if (value !== undefined && Number.isInteger(value) && value >= least && value <= most) continue
+      throw new SpecError(
+        'sections',
+        'This texture has a number that it cannot be worked with.',
+        `From ${least} to ${most}.`,
+      )
+    }
+    const stitch = stitchIn(spec, id)
+    if (!worksIn(texture, stitch)) {
+      throw new SpecError(
+        'sections',
+        `There is no post in ${stitchOf(stitch)} to go around.`,
+        `Work this part in ${BODY_STITCHES.filter(hasPost).map(stitchOf).join(', ')}.`,
+      )
+    }
   }
 }
 

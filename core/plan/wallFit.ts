@@ -1,5 +1,8 @@
 import { familyOf } from '../forms/registry.ts'
+import type { SectionId } from '../rounds/round.ts'
+import { stretchedWidth } from '../rounds/texture.ts'
 import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
+import { plainGaugesOf, textureIn } from './sectionWork.ts'
 import { sectionsOf, sizesOf, type PieceToOutline } from './wantedAround.ts'
 
 /** How a wall sits around something, by perimeters, mm. */
@@ -12,13 +15,15 @@ export interface WallFit {
   readonly object?: number
   /** The share by which the inside is smaller than the object. */
   readonly snug?: number
+  /** Of a rib at its edge: how far around it lies by itself, and how far it stretches, halfway through its fabric. */
+  readonly rib?: { readonly relaxed: number; readonly stretched: number }
 }
 
-/** Where a piece holds on: the narrowest of its even stretches, each where no other pulls at it. */
+/** Where a piece holds on: the narrowest of its even stretches that is no rib, each where no other pulls at it. */
 function tightest(spec: PieceToOutline, rounds: readonly PlannedRound[]): PlannedRound {
   const last = rounds.at(-1)!
   const places = sectionsOf(spec).flatMap(({ id, even }) => {
-    const all = even ? rounds.filter(({ section }) => section === id) : []
+    const all = even && !stretchOf(spec, id) ? rounds.filter(({ section }) => section === id) : []
     const place = all.at(-1) === last ? last : all[Math.floor(all.length / 2)]
     return place ? [place] : []
   })
@@ -34,7 +39,21 @@ export function wallFit(
   const { thickness } = sizesOf(spec)
   const middle = 2 * Math.PI * tightest(spec, rounds).at.radius
   const inside = middle - Math.PI * thickness
-  const fit = { inside, middle, outside: middle + Math.PI * thickness }
+  const rib = ribOf(spec, rounds)
+  const fit = { inside, middle, outside: middle + Math.PI * thickness, ...(rib ? { rib } : {}) }
   const object = familyOf(form).around?.(form)
   return object === undefined ? fit : { ...fit, object, snug: 1 - inside / object }
+}
+
+const stretchOf = (spec: PieceToOutline, section: SectionId): number | undefined => {
+  const texture = textureIn(spec, section)
+  return texture && stretchedWidth(texture)
+}
+
+function ribOf(spec: PieceToOutline, rounds: readonly PlannedRound[]): WallFit['rib'] {
+  const last = rounds.at(-1)!
+  const stretched = stretchOf(spec, last.section)
+  if (stretched === undefined) return undefined
+  const { w } = plainGaugesOf(spec)(last)
+  return { relaxed: 2 * Math.PI * last.at.radius, stretched: last.count * w * stretched }
 }

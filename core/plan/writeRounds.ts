@@ -1,9 +1,11 @@
 import { countOf, topOf, type Round, type Run, type SectionId } from '../rounds/round.ts'
+import { goesRoundPosts } from '../rounds/texture.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Construction, PieceSpec, Start } from './plan.ts'
 import { loopsIn } from './sectionWork.ts'
 import { asBelow, stepsOf } from './stepsOf.ts'
+import { textureAt } from './textureAt.ts'
 
 export interface RoundToWrite {
   readonly section: SectionId
@@ -59,16 +61,22 @@ export function writeRounds(
     taken.add(id)
     const from = below ? countOf(below) : 0
     const turns = below !== undefined && below.section !== section && crisp.has(section)
-    const into = turns ? 'back' : loopsIn(spec, { section, stitch })
+    const texture = textureAt(spec, { section, stitch, from, count }, rounds, turns)
+    const into = turns
+      ? 'back'
+      : texture?.of && goesRoundPosts(texture.of)
+        ? undefined
+        : loopsIn(spec, { section, stitch })
+    const side = sideOf(number, spec.construction)
     rounds.push({
       id,
       section,
       closed: true,
-      side: sideOf(number, spec.construction),
+      side,
       fabric: stitch,
       ...heldIn(spec, number),
       hosts: below ? [topOf(below, into)] : startHosts(spec.construction.start, count),
-      steps: stepsOf({ stitch, from, count }, rounds.map(asBelow), spec.construction, into),
+      steps: stepsOf({ stitch, from, count, texture, side }, rounds.map(asBelow), spec.construction, into),
     })
   }
   return rounds

@@ -1,8 +1,9 @@
 import { CHAIN_SHARE_OF_SC, STITCHES, yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
+import { sizeOfManner } from '../stitches/manner.ts'
 import { ESTIMATE_SD } from '../yarn/calibration.ts'
 import { sameYarns, strandsOf } from '../yarn/strands.ts'
 import type { PieceSpec, PlannedRound, YarnUse } from './plan.ts'
-import { gaugeIn, gaugesOf } from './sectionWork.ts'
+import { gaugeIn, plainGaugesOf } from './sectionWork.ts'
 import { startingChain } from './startingChain.ts'
 
 const TAIL_MM = 150
@@ -16,7 +17,7 @@ const ONE_LOOP_EFFORT = 1.05
  * where a yarn begins. Every strand takes this length; `metresOfYarn` has the share of one yarn.
  */
 export function bundleByRound(rounds: readonly PlannedRound[], spec: PieceSpec): number[] {
-  const gauges = gaugesOf(spec)
+  const gauges = plainGaugesOf(spec)
   const perStitch = ({ section }: PlannedRound, stitch: StitchName) => {
     const { w, yarnDiameter, yarnUse } = gauges({ section, stitch: 'sc' })
     return yarnPerStitch(stitch, w, yarnDiameter) * (yarnUse?.factor ?? 1)
@@ -24,7 +25,7 @@ export function bundleByRound(rounds: readonly PlannedRound[], spec: PieceSpec):
   return rounds.map((round, index) => {
     const below = rounds[index - 1]
     const newYarn = !below || !sameYarns(below, round)
-    const stitches = round.count * perStitch(round, round.stitch)
+    const stitches = worthOf(round, 'yarn') * perStitch(round, round.stitch)
     return (stitches + perStitch(round, 'sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)) / 1000
   })
 }
@@ -64,8 +65,22 @@ export function timeOf(rounds: readonly PlannedRound[], spec: PieceSpec): number
 /** Work in one round, in single crochets. */
 export function effortOfRound(round: PlannedRound, spec: Pick<PieceSpec, 'construction'>): number {
   const finding = round.steps.some(({ ops }) => ops.some((op) => op.loops)) ? ONE_LOOP_EFFORT : 1
-  return round.count * STITCHES[round.stitch].effort * finding + sideWork(round, spec) + ROUND_CHANGE_EFFORT
+  const stitches = worthOf(round, 'effort') * STITCHES[round.stitch].effort
+  return stitches * finding + sideWork(round, spec) + ROUND_CHANGE_EFFORT
 }
+
+/** How many plain stitches its own are worth, in yarn or in work. */
+const worthOf = ({ steps }: PlannedRound, of: 'yarn' | 'effort'): number =>
+  steps.reduce(
+    (sum, { times, ops }) =>
+      sum +
+      times *
+        ops.reduce(
+          (inner, op) => inner + op.makes * op.times * (op.manner ? sizeOfManner(op.manner, op.of)[of] : 1),
+          0,
+        ),
+    0,
+  )
 
 /** Chains and joins that are no stitches of the round, in single crochets. */
 function sideWork(round: PlannedRound, { construction }: Pick<PieceSpec, 'construction'>): number {

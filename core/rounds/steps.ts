@@ -1,5 +1,6 @@
 import { longestRepeat } from './longestRepeat.ts'
 import { LONGEST_PERIOD } from '../counts/readableGaps.ts'
+import type { Manner } from '../stitches/manner.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
 /**
@@ -14,6 +15,10 @@ export interface Op {
   readonly times: number
   /** The loop it is worked into, if not both. */
   readonly loops?: 'back' | 'front'
+  /** How it is worked, if not into the top of the stitch below. */
+  readonly manner?: Manner
+  /** How many stitches one of it is made of, where it is made of several. */
+  readonly of?: number
 }
 
 /** A run of the repeat: these operations, so many times. */
@@ -46,7 +51,7 @@ export const stitchesConsumed = (steps: readonly Step[]): number =>
   total(steps, ({ uses, times }) => uses * times)
 
 /** One thing the hook does: a stitch, an increase or a decrease. */
-export interface Unit extends Pick<Op, 'stitch' | 'uses' | 'makes' | 'loops'> {
+export interface Unit extends Omit<Op, 'times'> {
   readonly kind: OpKind
   /** Index of the step it belongs to, and which time of that step, both from 0. */
   readonly step: number

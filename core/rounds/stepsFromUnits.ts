@@ -4,10 +4,10 @@ import type { Op, Step, Unit } from './steps.ts'
 /** Units as steps: runs of plain stitches counted, the longest repeat written once. */
 export function stepsFromUnits(units: readonly Unit[]): Step[] {
   const ops: Op[] = []
-  for (const { stitch, uses, makes, loops } of units) {
-    const op: Op = { stitch, uses, makes, times: 1, ...(loops ? { loops } : {}) }
+  for (const { kind: _kind, step: _step, time: _time, ...worked } of units) {
+    const op: Op = { ...worked, times: 1 }
     const last = ops.at(-1)
-    if (uses === 1 && makes === 1 && last && sameOp({ ...last, times: 1 }, op)) {
+    if (op.uses === 1 && op.makes === 1 && last && sameOp({ ...last, times: 1 }, op)) {
       ops[ops.length - 1] = { ...last, times: last.times + 1 }
     } else ops.push(op)
   }
@@ -42,4 +42,6 @@ const sameOp = (one: Op, other: Op): boolean =>
   one.uses === other.uses &&
   one.makes === other.makes &&
   one.times === other.times &&
-  one.loops === other.loops
+  one.loops === other.loops &&
+  one.manner === other.manner &&
+  one.of === other.of

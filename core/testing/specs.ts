@@ -4,6 +4,7 @@ import type { CapForm } from '../forms/cap/cap.ts'
 import type { VesselForm } from '../forms/vessel/vessel.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
+import { sectionsWorked } from '../plan/sectionWork.ts'
 import type { PieceSpec, RoundsWorked, Start } from '../plan/plan.ts'
 import { plusMinusOf, type MeasureKind, type Promised, type Seen } from '../lay/measures.ts'
 import { mm } from '../units/millimetres.ts'
@@ -183,17 +184,28 @@ export function vesselSpec(
 
 /** A plain cap that tests change one thing of: a head of 57 cm, crown rounded, no brim, 7.6 mm wide sc. */
 export function capSpec(
-  form: Partial<Record<'head' | 'depth' | 'ease', number>> & Partial<Pick<CapForm, 'crown' | 'brim'>>,
+  asked: Partial<Record<'head' | 'depth' | 'ease' | 'brimHeight', number>> &
+    Partial<Pick<CapForm, 'crown' | 'brim'>>,
   changes: Partial<PieceSpec> = {},
   heightOverWidth = 0.955,
 ): PieceSpec {
-  const { head = 570, depth = 220, ease = 0.03, crown = 'rounded', brim = 'plain' } = form
+  const { head = 570, depth = 220, ease = 0.03, crown = 'rounded', brim = 'plain', brimHeight = 45 } = asked
+  const form: CapForm = {
+    family: 'cap',
+    head: mm(head),
+    depth: mm(depth),
+    ease,
+    crown,
+    brim,
+    brimHeight: mm(brimHeight),
+  }
   const stitch = changes.stitch ?? 'sc'
   const plain = discSpec(1, { stitch })
   return {
     ...plain,
-    form: { family: 'cap', head: mm(head), depth: mm(depth), ease, crown, brim },
+    form,
     gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
+    sections: sectionsWorked(form, stitch, undefined),
     ...changes,
   }
 }

@@ -1,9 +1,39 @@
-import { belowOf, expandSteps, yarnsIn, type PlannedRound, type Unit } from '../../../core/index.ts'
+import {
+  belowOf,
+  expandSteps,
+  yarnsIn,
+  type Manner,
+  type PlannedRound,
+  type Unit,
+} from '../../../core/index.ts'
 import { Points, type Point } from './points.ts'
 import { footOf, rowBelow, rowOf, type View } from './view.ts'
 
 const KINDS = ['work', 'inc', 'dec'] as const satisfies readonly Unit['kind'][]
 export const [WORK, INC] = [0, 1] as const
+
+/** How a stitch stands in the fabric: level, out of it, behind it, in a bunch, longer than its round, or not at all. */
+const RELIEFS = ['level', 'out', 'behind', 'bunch', 'long', 'open'] as const
+export type Relief = (typeof RELIEFS)[number]
+export const [LEVEL, OUT, BEHIND, BUNCH, LONG, OPEN] = [0, 1, 2, 3, 4, 5] as const
+
+const RELIEF_OF: Readonly<Record<Manner, Relief>> = {
+  frontPost: 'out',
+  backPost: 'behind',
+  popcorn: 'bunch',
+  cluster: 'bunch',
+  spike: 'long',
+  space: 'open',
+}
+
+/** Seen from the right side: what was worked to the back on the wrong side stands out. */
+function reliefOf({ manner }: Pick<Unit, 'manner'>, side: PlannedRound['side']): number {
+  if (!manner) return LEVEL
+  const relief = RELIEF_OF[manner]
+  if (side === 'wrong' && relief === 'out') return BEHIND
+  if (side === 'wrong' && relief === 'behind') return OUT
+  return RELIEFS.indexOf(relief)
+}
 
 /**
  * Stitches, increases and decreases as they lie in a piece, in working order: a column for each thing that there is
@@ -16,6 +46,8 @@ export interface Cells {
   readonly unit: Int32Array
   /** Index of what it is: `WORK`, `INC`, or a decrease. */
   readonly kind: Uint8Array
+  /** Index of how it stands in the fabric: `LEVEL`, `OUT` and so on. */
+  readonly relief: Uint8Array
   /** Yarn it shows, and yarn of its strand, by index: with several held together they take turns. */
   readonly yarn: Uint8Array
   readonly strand: Uint8Array
@@ -41,8 +73,9 @@ type Growing = { -readonly [K in keyof Cells]: Cells[K] } & { yarns: string[] }
 function roomFor(most: number): Growing {
   const [round, unit] = [new Int32Array(most), new Int32Array(most)]
   const [foot, top] = [new Int32Array(most + 1), new Int32Array(most)]
-  const [kind, yarn, strand] = [new Uint8Array(most), new Uint8Array(most), new Uint8Array(most)]
-  return { count: 0, round, unit, kind, yarn, strand, yarns: [], foot, top, points: new Points() }
+  const [kind, relief] = [new Uint8Array(most), new Uint8Array(most)]
+  const [yarn, strand] = [new Uint8Array(most), new Uint8Array(most)]
+  return { count: 0, round, unit, kind, relief, yarn, strand, yarns: [], foot, top, points: new Points() }
 }
 
 function indexOf(yarns: string[], yarn: string): number {
@@ -60,7 +93,8 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
   let made = 0
   let used = 0
   let unit = 0
-  for (const { kind, uses, makes } of expandSteps(round.steps)) {
+  for (const worked of expandSteps(round.steps)) {
+    const { kind, uses, makes } = worked
     const [footFrom, footTo] =
       standsIn > 0
         ? [used / standsIn, (used + uses) / standsIn]
@@ -74,6 +108,7 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
       cells.round[cell] = round.number
       cells.unit[cell] = unit
       cells.kind[cell] = KINDS.indexOf(kind)
+      cells.relief[cell] = reliefOf(worked, round.side)
       cells.yarn[cell] = held[unit % held.length]!
       cells.strand[cell] = held[(unit + 1) % held.length]!
       cells.foot[cell] = points.size
@@ -108,6 +143,7 @@ export interface Cell {
   readonly round: number
   readonly unit: number
   readonly kind: Unit['kind']
+  readonly relief: Relief
   readonly yarn: string
   readonly strand: string
   readonly foot: readonly Point[]
@@ -120,6 +156,7 @@ export const cellList = (cells: Cells): Cell[] =>
     round: cells.round[cell]!,
     unit: cells.unit[cell]!,
     kind: KINDS[cells.kind[cell]!]!,
+    relief: RELIEFS[cells.relief[cell]!]!,
     yarn: cells.yarns[cells.yarn[cell]!]!,
     strand: cells.yarns[cells.strand[cell]!]!,
     foot: cells.points.list(cells.foot[cell], cells.top[cell]),

@@ -1,5 +1,13 @@
 import { ToggleGroup } from 'radix-ui'
-import { FAMILY_NAMES, fieldsOf, usualSizesOf, type AnyField, type FamilyName } from '../../../core/index.ts'
+import {
+  FAMILY_NAMES,
+  fieldsOf,
+  isAsked,
+  usualForm,
+  usualSizesOf,
+  type AnyField,
+  type FamilyName,
+} from '../../../core/index.ts'
 import { FormSilhouette } from '../../drawing/FormSilhouette.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
@@ -49,7 +57,9 @@ interface FormQuestionsProps {
 
 /** The sizes that a family asks for, the lengths large, on tape; what else it asks below them. */
 export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault }: FormQuestionsProps) {
-  const fields = fieldsOf(family)
+  const others = usualForm(family) as unknown as Readonly<Record<string, unknown>>
+  const fields = fieldsOf(family).filter((field) => isAsked(field, (key) => answers[key] ?? others[key]))
+  const [main, further] = [fields.filter(isMain), fields.filter((field) => !isMain(field))]
   const question = (field: AnyField, index: number) => (
     <Question
       key={`${family} ${field.key}`}
@@ -64,17 +74,20 @@ export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault
   return (
     <>
       <div className="grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] items-end gap-x-6 gap-y-3 bg-tape p-4">
-        {fields.filter(({ kind }) => kind === 'length').map(question)}
+        {main.map(question)}
       </div>
       {usualSizesOf(family).length > 0 && <UsualSizes {...{ family, onAnswer, usual, onUsual }} />}
-      {fields.some(({ kind }) => kind !== 'length') && (
+      {further.length > 0 && (
         <div className="grid grid-cols-[repeat(auto-fit,minmax(7.4rem,1fr))] items-end gap-4">
-          {fields.filter(({ kind }) => kind !== 'length').map((field) => question(field, -1))}
+          {further.map((field) => question(field, -1))}
         </div>
       )}
     </>
   )
 }
+
+/** Asked large, on tape: what the piece must fit. */
+const isMain = (field: AnyField): boolean => field.kind === 'length' && !field.while
 
 /** The sizes of somebody who cannot be measured just now; they stand in the fields, to be changed. */
 function UsualSizes({

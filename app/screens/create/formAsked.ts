@@ -1,4 +1,4 @@
-import { fieldsOf, type AnyField, type StoredForm } from '../../../core/index.ts'
+import { fieldsOf, isAsked, type AnyField, type StoredForm } from '../../../core/index.ts'
 import { parsePercent } from '../../ui/parseCount.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
 
@@ -23,10 +23,15 @@ export function formAsked(
   let missing = false
   for (const field of fieldsOf(usual.family)) {
     const text = answers[field.key]?.trim() ?? ''
+    // What is not asked is as usual, and never missing.
+    if (field.kind !== 'choice' && !isAsked(field, (key) => values[key])) {
+      values[field.key] = field.usual
+      continue
+    }
     if (field.kind === 'choice') {
       values[field.key] = text === '' ? field.choices[0]! : text
     } else if (text === '') {
-      if (field.kind === 'length') missing = true
+      if (field.kind === 'length' && !field.while) missing = true
       else values[field.key] = field.usual
     } else {
       const read = readSize(field, text, sizes)

@@ -17,7 +17,7 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
   const crown = lastOfCrown(plan)
   if (!crown) return null
   const across = measured('across', crown.asEdge)
-  const { object, middle, inside, outside } = wallFit(spec, plan)
+  const { object, middle, inside, outside, rib } = wallFit(spec, plan)
   const hangs = wordsOf(spec.form).hangs === true
   if (familyOf(spec.form).closes) return <ClosingWords {...{ plan, spec, guess }} />
   const about = guess ? 'about ' : ''
@@ -29,6 +29,9 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
       </strong>
       , {crown.count} sts, then {hangs ? 'even' : 'up'}.{' '}
       {object !== undefined && !guess && atTheEdge(middle, object, sizes.full)}
+      {rib &&
+        !guess &&
+        ` Its rib lies ${sizes.full(rib.relaxed)} around and stretches to ${sizes.full(rib.stretched)}.`}
       {!hangs &&
         !guess &&
         `At its edge ${sizes.full(outside / Math.PI)} across outside, ${sizes.full(inside / Math.PI)} inside.`}

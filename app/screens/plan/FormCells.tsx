@@ -1,4 +1,4 @@
-import { fieldsOf, type AnyField, type PieceRecord } from '../../../core/index.ts'
+import { fieldsOf, isAsked, type AnyField, type PieceRecord, type StoredForm } from '../../../core/index.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parsePercent } from '../../ui/parseCount.ts'
@@ -15,10 +15,15 @@ interface FormCellsProps {
 
 /** What the piece must become: a cell for every field of its form's family. */
 export function FormCells({ model, cell }: FormCellsProps) {
-  return fieldsOf(model.piece.form.family).map((field, index) => (
+  const { form } = model.piece
+  const asked = fieldsOf(form.family).filter((field) => isAsked(field, (key) => valueIn(form, key)))
+  return asked.map((field, index) => (
     <FormCell key={field.key} model={model} field={field} cell={cell} first={index === 0} />
   ))
 }
+
+const valueIn = (form: StoredForm, key: string): number | string =>
+  (form as unknown as Readonly<Record<string, number | string>>)[key]!
 
 function FormCell({
   model,
@@ -29,7 +34,7 @@ function FormCell({
   const { piece, fault, changePiece, taking } = model
   const sizes = useSizes()
   const words = askingWordsOf(piece.form).fields[field.key]!
-  const value = (piece.form as unknown as Readonly<Record<string, number | string>>)[field.key]!
+  const value = valueIn(piece.form, field.key)
   const withValue = (next: number | string): PieceRecord => ({
     ...piece,
     form: { ...piece.form, [field.key]: next },

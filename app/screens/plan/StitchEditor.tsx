@@ -1,20 +1,32 @@
 import {
   BODY_STITCHES,
+  numbersOfTexture,
   sectionsOf,
+  sectionsWorked,
   STITCHES,
+  TEXTURE_KINDS,
+  usualTexture,
+  worksIn,
   type KeptSectionWork,
+  type Outline,
   type SectionId,
+  type Texture,
+  type TextureKind,
+  type WorkshopSettings,
 } from '../../../core/index.ts'
 import { useGauges } from '../../store/queries.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { SECTION_WORDS } from '../../words/formWords.ts'
+import { TEXTURE_WORDS } from '../../words/textureWords.ts'
 import type { PlanModel } from './planModel.ts'
 
 /** The stitch of the fabric, and the loops that it is worked into. */
 export function StitchEditor({ model }: { model: PlanModel }) {
   const { piece, spec, settings, changePiece } = model
   const { construction } = piece
-  const [first = '', ...sections] = spec ? sectionsOf(spec).map(({ id }) => id) : []
+  const [first, ...others] = spec ? sectionsOf(spec) : []
+  // What keeps one count may be textured, the first section too.
+  const sections = first?.even ? [first, ...others] : others
   return (
     <>
       <Choices
@@ -27,6 +39,9 @@ export function StitchEditor({ model }: { model: PlanModel }) {
           detail: `${settings.terms === 'US' ? 'UK' : 'US'}: ${STITCHES[name].short[settings.terms === 'US' ? 'UK' : 'US']}`,
         }))}
       />
+      {sections.map((section) => (
+        <SectionEditor key={section.id} model={model} section={section} first={first?.id ?? ''} />
+      ))}
       <Choices
         heading
         label="Worked into"
@@ -49,25 +64,23 @@ export function StitchEditor({ model }: { model: PlanModel }) {
           },
         ]}
       />
-      {sections.map((id) => (
-        <SectionEditor key={id} model={model} id={id} first={first} />
-      ))}
     </>
   )
 }
 
 interface SectionEditorProps {
   readonly model: PlanModel
-  readonly id: SectionId
+  readonly section: Outline
   /** The section that it is worked like when nothing is said. */
   readonly first: SectionId
 }
 
-/** A section that may be worked otherwise than the first: in another stitch, other loops, another gauge. */
-function SectionEditor({ model, id, first }: SectionEditorProps) {
-  const { piece, settings, changePiece } = model
+/** A section that may be worked otherwise than the first: in another stitch, texture, other loops, another gauge. */
+function SectionEditor({ model, section: { id, even = false }, first }: SectionEditorProps) {
+  const { piece, spec, settings, changePiece } = model
   const gauges = useGauges() ?? []
   const work = piece.sections?.[id] ?? {}
+  const usualWork = spec ? sectionsWorked(spec.form, piece.stitch, undefined)[id] : undefined
   const change = (next: KeptSectionWork) => {
     const said = Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined))
     const { [id]: _, ...others } = piece.sections ?? {}
@@ -76,17 +89,47 @@ function SectionEditor({ model, id, first }: SectionEditorProps) {
     changePiece(Object.keys(sections).length > 0 ? { ...rest, sections } : rest)
   }
   const name = SECTION_WORDS[id] ?? id
-  const usual = `As the ${(SECTION_WORDS[first] ?? first).toLowerCase()}`
+  const usual = id === first ? 'As said above' : `As the ${(SECTION_WORDS[first] ?? first).toLowerCase()}`
+  const stitches = BODY_STITCHES.map((stitch) => [stitch, STITCHES[stitch].long[settings.terms]] as const)
+  const texture = work.texture ?? usualWork?.texture
+  const changeTexture = (kind: TextureKind | undefined) => {
+    const next = kind && usualTexture(kind)
+    const stitch = work.stitch ?? usualWork?.stitch ?? piece.stitch
+    // Around a post there must be one.
+    const tall = next && !worksIn(next, stitch) ? ('dc' as const) : work.stitch
+    change({ ...work, texture: next, stitch: tall })
+  }
+  if (id === first) {
+    return (
+      <fieldset className="grid gap-2 border-t rule px-3 py-3">
+        <legend className="float-left pb-1 text-16">Texture</legend>
+        <TextureFields
+          {...{ name: 'All of it', texture, work, settings }}
+          usual="Plain"
+          onKind={changeTexture}
+          onTexture={(next) => change({ ...work, texture: next })}
+        />
+      </fieldset>
+    )
+  }
   return (
     <fieldset className="grid gap-2 border-t rule px-3 py-3">
       <legend className="float-left pb-1 text-16">{name}</legend>
       <Choice
         label={`${name}: stitch`}
         value={work.stitch}
-        usual={usual}
-        choices={BODY_STITCHES.map((stitch) => [stitch, STITCHES[stitch].long[settings.terms]] as const)}
+        usual={usualWork?.stitch ? STITCHES[usualWork.stitch].long[settings.terms] : usual}
+        choices={stitches}
         onChange={(stitch) => change({ ...work, stitch })}
       />
+      {even && (
+        <TextureFields
+          {...{ name, texture, work, settings }}
+          usual={usualWork?.texture ? TEXTURE_WORDS[usualWork.texture.kind].label : 'Plain'}
+          onKind={changeTexture}
+          onTexture={(next) => change({ ...work, texture: next })}
+        />
+      )}
       <Choice
         label={`${name}: worked into`}
         value={work.loops}
@@ -106,6 +149,55 @@ function SectionEditor({ model, id, first }: SectionEditorProps) {
         onChange={(gaugeId) => change({ ...work, gaugeId })}
       />
     </fieldset>
+  )
+}
+
+interface TextureFieldsProps {
+  readonly name: string
+  readonly texture: Texture | undefined
+  readonly work: KeptSectionWork
+  readonly settings: WorkshopSettings
+  /** What it is called while nothing is said. */
+  readonly usual: string
+  readonly onKind: (kind: TextureKind | undefined) => void
+  readonly onTexture: (texture: Texture) => void
+}
+
+/** Which texture, and its few numbers. */
+function TextureFields({ name, texture, work, settings, usual, onKind, onTexture }: TextureFieldsProps) {
+  const words = texture && TEXTURE_WORDS[texture.kind]
+  return (
+    <>
+      <Choice
+        label={`${name}: texture`}
+        value={work.texture?.kind}
+        usual={usual}
+        choices={TEXTURE_KINDS.map((kind) => [kind, TEXTURE_WORDS[kind].label] as const)}
+        onChange={onKind}
+      />
+      {texture && words && (
+        <>
+          <p className="text-16 text-ink-2">{words.detail[settings.terms]}</p>
+          {numbersOfTexture(texture.kind).map(({ number, least, most, usual: first }) => (
+            <label key={number} className="flex items-center justify-between gap-3 text-16">
+              {words.numbers[number]}
+              <select
+                aria-label={`${name}: ${words.numbers[number]?.toLowerCase()}`}
+                className="field w-24"
+                value={texture[number] ?? first}
+                onChange={({ target }) => onTexture({ ...texture, [number]: Number(target.value) })}
+              >
+                {Array.from({ length: most - least + 1 }, (_, index) => (
+                  <option key={index} value={least + index}>
+                    {least + index}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
+        </>
+      )}
+    </>
   )
 }
 

@@ -4,8 +4,10 @@ import {
   isMeasured,
   LIMITS,
   STITCHES,
+  textureIn,
   yarnsIn,
   type PieceRecord,
+  type PieceSpec,
   type Plan,
   type Placement,
   type RepeatOrder,
@@ -23,6 +25,7 @@ import { faultAt, isEven, type PlanModel } from './planModel.ts'
 import { RoundsEditor } from './RoundsEditor.tsx'
 import { StartEditor } from './StartEditor.tsx'
 import { SECTION_WORDS } from '../../words/formWords.ts'
+import { TEXTURE_WORDS } from '../../words/textureWords.ts'
 import { StitchEditor } from './StitchEditor.tsx'
 import { YarnEditor } from './YarnEditor.tsx'
 
@@ -43,10 +46,15 @@ function startOf(plan: Plan | undefined, short: string, start: Start): string {
   return start.kind === 'joinedChain' ? `${count} ch, joined` : `${count} ${short} ${startWords(start)}`
 }
 
-/** ", brim otherwise": the sections that are not worked as the first is. */
-function otherwise({ sections }: PieceRecord): string {
-  const names = Object.keys(sections ?? {}).map((id) => (SECTION_WORDS[id] ?? id).toLowerCase())
-  return names.length > 0 ? `, ${names.join(' and ')} otherwise` : ''
+/** ", rib brim", ", wall otherwise": the sections that are not worked as the first is. */
+function otherwise({ sections }: PieceRecord, spec: PieceSpec | undefined): string {
+  const ids = new Set([...Object.keys(spec?.sections ?? {}), ...Object.keys(sections ?? {})])
+  const names = [...ids].map((id) => {
+    const name = (SECTION_WORDS[id] ?? id).toLowerCase()
+    const texture = spec && textureIn(spec, id)
+    return texture ? `${TEXTURE_WORDS[texture.kind].label.toLowerCase()} ${name}` : `${name} otherwise`
+  })
+  return names.map((name) => `, ${name}`).join('')
 }
 
 interface TitleBlockProps {
@@ -57,13 +65,15 @@ interface TitleBlockProps {
 
 /** The title block: every value of the piece, changed in place. */
 export function TitleBlock({ model, columns }: TitleBlockProps) {
-  const { piece, gauge, plan, fault, settings, yarns, changePiece, changeGauge } = model
+  const { piece, spec, gauge, plan, fault, settings, yarns, changePiece, changeGauge } = model
   const sizes = useSizes()
   const { construction } = piece
   const setConstruction = (change: Partial<typeof construction>) =>
     changePiece({ ...piece, construction: { ...construction, ...change } })
   const cell = 'border-r border-b rule'
   const even = plan !== undefined && isEven(plan)
+  const last = plan?.rounds.at(-1)
+  const endsTextured = spec !== undefined && last !== undefined && textureIn(spec, last.section) !== undefined
   const nameOf = (yarn: string) => yarns.find(({ id }) => id === yarn)?.name ?? '?'
   const names = [...new Set(piece.colours.map((run) => yarnsIn(run).map(nameOf).join(' + ')))]
   return (
@@ -122,7 +132,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       <PopoverCell
         className={cell}
         label="Stitch"
-        value={`${STITCHES[piece.stitch].short[settings.terms]}${LOOP_WORDS[construction.loops ?? 'both']}${otherwise(piece)}`}
+        value={`${STITCHES[piece.stitch].short[settings.terms]}${LOOP_WORDS[construction.loops ?? 'both']}${otherwise(piece, spec)}`}
         fault={faultAt(fault, 'sections')}
       >
         <StitchEditor model={model} />
@@ -203,26 +213,28 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         )}
         <ConstraintFields model={model} even={even} />
       </PopoverCell>
-      <PopoverCell
-        className={cell}
-        label="Last rounds"
-        value={['as the rest', '1 free', '2 free'][construction.freeLastRounds]}
-      >
-        <Choices
+      {!endsTextured && (
+        <PopoverCell
+          className={cell}
           label="Last rounds"
-          value={String(construction.freeLastRounds)}
-          onChange={(free) => setConstruction({ freeLastRounds: Number(free) as 0 | 1 | 2 })}
-          choices={[
-            {
-              value: '2',
-              label: 'Two may differ',
-              detail: 'sl st, sc or hdc, whichever ends nearest the target.',
-            },
-            { value: '1', label: 'One may differ', detail: 'The last round alone trims the size.' },
-            { value: '0', label: 'All the same stitch', detail: 'The size goes by whole rounds.' },
-          ]}
-        />
-      </PopoverCell>
+          value={['as the rest', '1 free', '2 free'][construction.freeLastRounds]}
+        >
+          <Choices
+            label="Last rounds"
+            value={String(construction.freeLastRounds)}
+            onChange={(free) => setConstruction({ freeLastRounds: Number(free) as 0 | 1 | 2 })}
+            choices={[
+              {
+                value: '2',
+                label: 'Two may differ',
+                detail: 'sl st, sc or hdc, whichever ends nearest the target.',
+              },
+              { value: '1', label: 'One may differ', detail: 'The last round alone trims the size.' },
+              { value: '0', label: 'All the same stitch', detail: 'The size goes by whole rounds.' },
+            ]}
+          />
+        </PopoverCell>
+      )}
     </div>
   )
 }

@@ -1,7 +1,6 @@
 import clsx from 'clsx'
-import type { Terms, Unit, WorkView } from '../../../core/index.ts'
+import { writeOp, type Terms, type Unit, type WorkView } from '../../../core/index.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
-import { shortName } from '../../words/wording.ts'
 import { stitchRowGeometry } from './stitchRowGeometry.ts'
 
 interface StitchRowProps {
@@ -33,7 +32,7 @@ export function StitchRow({ units, unit, bracket, terms, roomHeight }: StitchRow
         <Tile
           key={index}
           unit={units[index]!}
-          name={units[index]!.kind === 'work' ? shortName(units[index]!.stitch, terms) : units[index]!.kind}
+          name={units[index]!.kind === 'work' ? tileName(units[index]!, terms) : units[index]!.kind}
           state={index < unit ? 'made' : index === unit ? 'now' : 'toCome'}
           x={x}
           width={wide}
@@ -43,6 +42,13 @@ export function StitchRow({ units, unit, bracket, terms, roomHeight }: StitchRow
       ))}
     </div>
   )
+}
+
+/** As the pattern says it; what is told in several words by the one that names it. */
+function tileName(unit: Unit, terms: Terms): string {
+  if (unit.manner === 'space') return 'ch 1'
+  if (unit.manner === 'popcorn' || unit.manner === 'cluster') return unit.manner
+  return writeOp({ ...unit, times: 1 }, terms)
 }
 
 interface TileProps {
@@ -100,7 +106,7 @@ function Tile({ unit, name, state, x, width, height, grow: most }: TileProps) {
             textAnchor="middle"
             dominantBaseline="central"
             className={clsx('font-slab', now ? 'font-semibold' : 'font-medium')}
-            fontSize={Math.min(now ? h * 0.5 : h * 0.38, (w * 1.5) / name.length)}
+            fontSize={Math.min(now ? h * 0.5 : h * 0.38, (w * (name.length > 3 ? 1.3 : 1.5)) / name.length)}
             fill={
               unit.kind === 'inc' ? '#fff' : unit.kind === 'dec' ? 'var(--color-dec)' : 'var(--color-ink)'
             }

@@ -1,10 +1,13 @@
 import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
+import { hasPost, sizeOfTexture } from '../../rounds/texture.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
-import type { Family, Guide, Outline, Sizes } from '../family.ts'
+import type { Family, Guide, Outline, Sizes, UsualWork } from '../family.ts'
 
 const CROWNS = ['rounded', 'flat', 'dome', 'tall'] as const
-const BRIMS = ['plain', 'tightened', 'flared'] as const
+const BRIMS = ['plain', 'tightened', 'ribbed', 'folded', 'flared'] as const
+/** Brims that are a rib of a height of their own. */
+const RIBBED = ['ribbed', 'folded'] as const
 
 /** Closed over a crown and worked down to the brow. */
 export interface CapForm {
@@ -17,6 +20,8 @@ export interface CapForm {
   readonly depth: Millimetres
   readonly crown: (typeof CROWNS)[number]
   readonly brim: (typeof BRIMS)[number]
+  /** Of a ribbed brim, as it is worn: folded up it has twice as much. */
+  readonly brimHeight: Millimetres
 }
 
 const CROWN_SECTION = 'crown'
@@ -39,6 +44,10 @@ const FLARED = 1.3
 /** A tightened brim is drawn in by so much in its first round (FIELD §11: 4 to 6%), and has so many rounds. */
 const DRAWN_IN = 0.05
 const BRIM_ROUNDS = 3
+/** A rib holds on with 5% fewer stitches than the wall (FIELD §11). */
+const RIB_SHARE = 0.95
+const RIB = { kind: 'rib', over: 1 } as const
+const BRIM_HEIGHTS = [20, 120] as const
 /** Rounds at the least that go round the head under the crown. */
 const FEWEST_ROUNDS = 2
 /** Fewer stitches do not go round anything. */
@@ -47,9 +56,21 @@ const FEWEST_STITCHES = 12
 /** Around the finished cap, mm: fabric of a cap stretches over the head, so its thickness is not counted. */
 const girthOf = ({ head, ease }: CapForm): number => head * (1 - ease)
 
-const EDGE_SHARES = { plain: 1, tightened: 1 - DRAWN_IN, flared: FLARED } as const
+/** How far around an edge is, against the wall: a rib as it lies when nothing stretches it. */
+const EDGE_SHARES = {
+  plain: 1,
+  tightened: 1 - DRAWN_IN,
+  ribbed: RIB_SHARE * sizeOfTexture(RIB).width,
+  folded: RIB_SHARE * sizeOfTexture(RIB).width,
+  flared: FLARED,
+} as const
 
 const edgeShare = ({ brim }: CapForm): number => EDGE_SHARES[brim]
+
+const isRibbed = ({ brim }: CapForm): boolean => RIBBED.some((one) => one === brim)
+
+/** How much longer than deep it is worked: what is folded up. */
+const foldedUp = ({ brim, brimHeight }: CapForm): number => (brim === 'folded' ? brimHeight : 0)
 
 /** The stretch from the middle to where the wall begins (FIELD §3 and §11). */
 function crownGuide(form: CapForm, { w, h, start: { hole } }: Sizes): Guide {
@@ -89,11 +110,18 @@ function crownGuide(form: CapForm, { w, h, start: { hole } }: Sizes): Guide {
   }
 }
 
-const brimLength = ({ brim }: CapForm, { h }: Sizes): number => (brim === 'plain' ? 0 : BRIM_ROUNDS * h)
+function brimLength(form: CapForm, { h }: Sizes): number {
+  if (isRibbed(form)) return form.brimHeight + foldedUp(form)
+  return form.brim === 'plain' ? 0 : BRIM_ROUNDS * h
+}
 
 /** How deep a cap is at the least: its crown, and some rounds around the head. */
 const leastDepth = (form: CapForm, sizes: Sizes): number =>
-  sizes.start.hole + crownGuide(form, sizes).length + FEWEST_ROUNDS * sizes.h + brimLength(form, sizes)
+  sizes.start.hole +
+  crownGuide(form, sizes).length +
+  FEWEST_ROUNDS * sizes.h +
+  brimLength(form, sizes) -
+  foldedUp(form)
 
 const around = (id: string, length: number, girth: number): Outline => ({
   id,
@@ -108,6 +136,14 @@ export const cap: Family<CapForm> = {
     { kind: 'share', key: 'ease', least: EASES[0], most: EASES[1], usual: 0.05 },
     { kind: 'choice', key: 'crown', choices: CROWNS },
     { kind: 'choice', key: 'brim', choices: BRIMS },
+    {
+      kind: 'length',
+      key: 'brimHeight',
+      least: BRIM_HEIGHTS[0],
+      most: BRIM_HEIGHTS[1],
+      usual: 45,
+      while: { key: 'brim', is: RIBBED },
+    },
   ],
   starts: ['magicRing', 'chainTwo', 'chainRing'],
   validate(form, sizes) {
@@ -116,7 +152,7 @@ export const cap: Family<CapForm> = {
       throw new SpecError('form.crown', 'There is no such crown.', 'Take one of the four.')
     }
     if (!BRIMS.includes(brim)) {
-      throw new SpecError('form.brim', 'There is no such brim.', 'Take one of the three.')
+      throw new SpecError('form.brim', 'There is no such brim.', 'Take one of the five.')
     }
     if (!(ease >= EASES[0] && ease <= EASES[1])) {
       throw new SpecError(
@@ -138,6 +174,14 @@ export const cap: Family<CapForm> = {
         'form.head',
         `${lengthOf(head)} around is no head to make a cap for.`,
         `Up to ${lengthOf(MOST_HEAD)}.`,
+      )
+    }
+    const [lowest, highest] = BRIM_HEIGHTS
+    if (!(form.brimHeight >= lowest && form.brimHeight <= highest)) {
+      throw new SpecError(
+        'form.brimHeight',
+        `A rib ${lengthOf(form.brimHeight)} high is no brim.`,
+        `From ${lengthOf(lowest)} to ${lengthOf(highest)}; most are 3 to 6 cm.`,
       )
     }
     const shallow = leastDepth(form, sizes)
@@ -168,12 +212,16 @@ export const cap: Family<CapForm> = {
     const girth = girthOf(form)
     const guide = crownGuide(form, sizes)
     const brim = brimLength(form, sizes)
-    const wall = form.depth - sizes.start.hole - guide.length - brim
+    const wall = form.depth + foldedUp(form) - sizes.start.hole - guide.length - brim
     return [
       { id: CROWN_SECTION, guide },
       around(WALL_SECTION, wall, girth),
       ...(brim > 0 ? [around(BRIM_SECTION, brim, girth * edgeShare(form))] : []),
     ]
+  },
+  usualWork(form, stitch) {
+    const rib: UsualWork = hasPost(stitch) ? { texture: RIB } : { texture: RIB, stitch: 'dc' }
+    return Object.fromEntries(isRibbed(form) ? [[BRIM_SECTION, rib]] : [])
   },
   measures: ({ brim }) => [
     { of: 'across', in: [CROWN_SECTION] },
@@ -188,14 +236,15 @@ export const cap: Family<CapForm> = {
     { of: 'depth', at: 'edge', in: ROUND_THE_HEAD },
   ],
   targets(form) {
-    const depth = { of: 'depth', value: form.depth } as const
+    // Before it is folded up.
+    const depth = { of: 'depth', value: form.depth + foldedUp(form) } as const
     if (form.brim === 'flared') return [depth]
     return [depth, { of: 'width', value: (girthOf(form) * edgeShare(form)) / 2 }]
   },
   around: ({ head }) => head,
   towardsGirth: (form, _, girth) => ({ ...form, ease: 1 - girth / form.head }),
   towards(form, _, { of, value }) {
-    if (of === 'depth') return { ...form, depth: mm(value) }
+    if (of === 'depth') return { ...form, depth: mm(value - foldedUp(form)) }
     if (of !== 'width') return form
     return { ...form, head: mm((2 * value) / edgeShare(form) / (1 - form.ease)) }
   },

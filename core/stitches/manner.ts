@@ -1,0 +1,30 @@
+/**
+ * How one stitch is worked otherwise than into the top of the one below: around its post, several closed into one in
+ * the same place, into the round below that, or not at all (a chain over a skipped stitch).
+ */
+export const MANNERS = ['frontPost', 'backPost', 'popcorn', 'cluster', 'spike', 'space'] as const
+export type Manner = (typeof MANNERS)[number]
+
+/** What a stitch of a manner takes, against a plain one of its kind (FIELD §12); `of` stitches make one. */
+export interface MannerSize {
+  readonly width: number
+  readonly height: number
+  readonly yarn: number
+  readonly effort: number
+}
+
+export function sizeOfManner(manner: Manner, of = 1): MannerSize {
+  switch (manner) {
+    case 'frontPost':
+    case 'backPost':
+      return { width: 0.95, height: 0.75, yarn: 1.05, effort: 1.6 }
+    case 'popcorn':
+      return { width: 1.15, height: 1, yarn: of + 0.6, effort: of + 1 }
+    case 'cluster':
+      return { width: 1.7, height: 1.1, yarn: of * 0.85 + 0.4, effort: of }
+    case 'spike':
+      return { width: 1, height: 1, yarn: 1.3, effort: 1.5 }
+    case 'space':
+      return { width: 1, height: 1, yarn: 0.5, effort: 0.5 }
+  }
+}
