@@ -121,6 +121,8 @@ export {
 } from './forms/registry.ts'
 export { flatRound } from './forms/disc/disc.ts'
 export { type Outline, type TapePlace, type Target } from './forms/family.ts'
+export { chainsOf } from './plan/openings.ts'
+export type { Opening } from './plan/plan.ts'
 export { sectionsWorked, textureIn } from './plan/sectionWork.ts'
 export {
   numbersOfTexture,

@@ -1,8 +1,18 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const cap = '/project/wardens-cap/piece/cap'
+
+/** The cap of the demo with a brim that is tightened, in place of its rib. */
+async function tightenedBrim(page: Page): Promise<void> {
+  await openShelf(page)
+  await page.goto(`${cap}/plan`)
+  await page.getByRole('button', { name: /^Brim/ }).click()
+  await page.getByRole('radio', { name: 'Tightened' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: /^Brim/ })).toContainText('Tightened')
+}
 
 test('a new maker plans a cap for a head: crown, wall and depth are what FIELD says', async ({ page }) => {
   await emptyShelf(page)
@@ -109,6 +119,7 @@ test('the crown is measured across, the wall by its width and depth; the rest is
   page,
 }) => {
   test.setTimeout(120_000)
+  await tightenedBrim(page)
   await workTo(page, `${cap}/plan`, 10)
   await expect(page.getByText(/Measure now:.*across/)).toBeVisible()
   await page.getByRole('link', { name: 'Put in what you measure' }).click()
@@ -131,6 +142,7 @@ test('the crown is measured across, the wall by its width and depth; the rest is
 
 test('below the crown a cap is laid flat and measured down; on a phone as well', async ({ page }) => {
   test.setTimeout(120_000)
+  await tightenedBrim(page)
   await workTo(page, `${cap}/plan`, 20)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.getByRole('link', { name: 'Put in what you measure' }).click()
@@ -147,7 +159,7 @@ test('below the crown a cap is laid flat and measured down; on a phone as well',
 test('finished, a cap is measured deep and wide, and its sheet says both before it is begun', async ({
   page,
 }) => {
-  await openShelf(page)
+  await tightenedBrim(page)
   await page.goto(`${cap}/sheet`)
   await expect(page.getByText(/deep, .* wide laid flat/).first()).toBeVisible()
   await finishAt(page, `${cap}/plan`, 30)
@@ -156,4 +168,40 @@ test('finished, a cap is measured deep and wide, and its sheet says both before 
   await field(page, 'Deep, along it').fill('21.3')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByText(/has learned from it/).first()).toBeVisible()
+})
+
+test('a ribbed brim: how it lies and stretches is said, its height is asked, folded it is worked twice as high', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${cap}/plan`)
+  const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
+  await expect(rounds).toContainText('(FPdc, BPdc) × 34')
+  const said = await page
+    .getByRole('paragraph')
+    .filter({ hasText: /^Crown:/ })
+    .innerText()
+  const [, relaxed, stretched] = /Its rib lies ([\d.]+) cm around and stretches to ([\d.]+) cm/.exec(said)!
+  // By hand: relaxed 0.8, stretched 1.1 of the plain width.
+  expect(Number(stretched) / Number(relaxed)).toBeCloseTo(1.1 / 0.8, 1)
+  expect(Number(stretched)).toBeGreaterThan(57)
+  const height = field(page, 'Rib, as worn')
+  await height.fill('0')
+  await expect(page.getByRole('alert').filter({ hasText: /From/ })).toBeVisible()
+  await height.press('Escape')
+  await height.fill('6,0')
+  await height.press('Enter')
+  await expect(rounds).toContainText('measure: ↓ 21')
+  const inAll = async () => Number(/(\d+) rounds/.exec(await page.getByText(/Comes out/).innerText())![1])
+  const once = await inAll()
+  await page.getByRole('button', { name: /^Brim/ }).click()
+  await page.getByRole('radio', { name: 'Folded' }).click()
+  await page.keyboard.press('Escape')
+  // By hand: 6 cm more, in rounds about 1.5 cm high.
+  await expect.poll(inAll).toBeGreaterThanOrEqual(once + 3)
+  await page.getByRole('button', { name: /^Brim/ }).click()
+  await page.getByRole('radio', { name: 'Plain' }).click()
+  await page.keyboard.press('Escape')
+  await expect(height).toHaveCount(0)
+  await expect(rounds).not.toContainText('FPdc')
 })

@@ -41,6 +41,8 @@ export const DEMO = [
   'Warden’s cap',
   'Kindling basket',
   'Door-stop ball',
+  'Pan-handle sleeve',
+  'Lamp-glass cover',
 ] as const
 
 /** Takes every piece off the shelf, as a maker who starts afresh would. */

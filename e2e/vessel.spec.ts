@@ -1,8 +1,19 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const basket = '/project/kindling-basket/piece/basket'
+
+/** The basket of the demo with a wall as plain as its base, in place of its check. */
+async function plainWall(page: Page): Promise<void> {
+  await openShelf(page)
+  await page.goto(`${basket}/plan`)
+  await page.getByRole('button', { name: /^Stitch/ }).click()
+  await page.getByLabel('Wall: texture').selectOption('Plain')
+  await page.getByLabel('Wall: stitch').selectOption('As the base')
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('sc in back loop of each st').first()).toBeAttached()
+}
 
 test('a new maker plans a bowl: base, wall and mouth are what FIELD says', async ({ page }) => {
   await emptyShelf(page)
@@ -50,8 +61,7 @@ test('a new maker plans a bowl: base, wall and mouth are what FIELD says', async
 test('odd sizes of a basket are refused where they are typed; its edge is pulled, and rounded', async ({
   page,
 }) => {
-  await openShelf(page)
-  await page.goto(`${basket}/plan`)
+  await plainWall(page)
   for (const [name, odd, says] of [
     ['Base across', '0', /From|At least/],
     ['Base across', '300 sts', /not a unit/],
@@ -81,6 +91,7 @@ test('its base is measured across, its wall around and up; what is ahead is said
   page,
 }) => {
   test.setTimeout(120_000)
+  await plainWall(page)
   await workTo(page, `${basket}/plan`, 11)
   await page.getByRole('button', { name: /: on to Rnd 12$/ }).press('Enter')
   await expect(
@@ -106,6 +117,7 @@ test('its base is measured across, its wall around and up; what is ahead is said
 
 test('its wall is measured around and from the table up, on a phone as well', async ({ page }) => {
   test.setTimeout(120_000)
+  await plainWall(page)
   await workTo(page, `${basket}/plan`, 20)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto(`${basket}/check`)
@@ -124,8 +136,7 @@ test('its wall is measured around and from the table up, on a phone as well', as
 test('a repeat that does not go into its girth: what gives way is shown, and one press away', async ({
   page,
 }) => {
-  await openShelf(page)
-  await page.goto(`${basket}/plan`)
+  await plainWall(page)
   await page.getByRole('button', { name: /^Increases/ }).click()
   await field(page, 'Counts divide by').fill('12')
   await page.keyboard.press('Escape')
@@ -148,6 +159,7 @@ test('a repeat that does not go into its girth: what gives way is shown, and one
 })
 
 test('finished, a basket is measured around and up, and its gauge learns from its wall', async ({ page }) => {
+  await plainWall(page)
   await finishAt(page, `${basket}/plan`, 31)
   await expect(page.getByText(/It should measure .* high, .* around\./)).toBeVisible()
   const keep = page.getByRole('button', { name: 'Keep it' })
@@ -161,4 +173,76 @@ test('finished, a basket is measured around and up, and its gauge learns from it
   await expect(
     page.getByRole('button', { name: /Kindling basket 80 sts 7[23]\.\d cm, 18 rnds 15\.[34] cm/ }),
   ).toBeVisible()
+})
+
+test('a check on its wall: squares that divide its count, reversed, read at the hook, and refused where they cannot be', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${basket}/plan`)
+  const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
+  await expect(rounds).toContainText('(3 FPdc, 3 BPdc) × 14')
+  await expect(rounds).toContainText('(3 BPdc, 3 FPdc) × 14')
+  const stitch = page.getByRole('button', { name: /^Stitch/ })
+  await expect(stitch).toContainText('check wall')
+  await stitch.click()
+  await page.getByLabel('Wall: stitches wide').selectOption('5')
+  await page.getByLabel('Wall: rounds high').selectOption('2')
+  await page.keyboard.press('Escape')
+  // A repeat of 10 does not go into its girth: what either side of it costs is told.
+  await expect(rounds).toContainText('(5 FPdc, 5 BPdc) × 9')
+  const fight = page.getByRole('region', { name: 'What gives way' })
+  await expect(fight).toContainText('divide by 10')
+  await expect(fight.getByRole('button')).toHaveCount(2)
+  // Around a post of single crochet nothing goes: it is not offered for the wall.
+  await stitch.click()
+  const wall = page.getByLabel('Wall: stitch', { exact: true })
+  await expect(wall.getByRole('option')).toHaveText([
+    'half double crochet',
+    'double crochet',
+    'treble crochet',
+  ])
+  await page.getByLabel('Wall: texture').selectOption('Spikes')
+  await page.keyboard.press('Escape')
+  await expect(rounds).toContainText('(3 dc, spike dc) ×')
+  await page.reload()
+  await expect(rounds).toContainText('(3 dc, spike dc) ×')
+})
+
+test('an opening is left where it is wanted, on a phone as well; odd ones are refused, and the hook is told', async ({
+  page,
+}) => {
+  await openShelf(page)
+  const cover = '/project/lamp-glass-cover/piece/cover'
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`${cover}/plan`)
+  const cell = page.getByRole('button', { name: /^Rounds, openings/ })
+  await expect(cell).toContainText('1 opening')
+  await cell.click()
+  await page.getByRole('button', { name: 'Leave an opening' }).click()
+  await page.getByLabel('Opening 2: where around').selectOption('a quarter after the join')
+  const second = page.getByRole('group', { name: 'Opening 2' })
+  for (const [odd, says] of [
+    ['0', /From/],
+    ['300 sts', /not a unit/],
+    ['90', /Up to|leaves too little/],
+  ] as const) {
+    await field(page, 'Wide').last().fill(odd)
+    await expect(second.getByRole('alert').filter({ hasText: says })).toBeVisible()
+  }
+  await field(page, 'Wide').last().fill('6,5')
+  // By hand: 6.5 cm of stitches 7.1 mm wide.
+  await expect(second).toContainText('9 chains over 9 skipped stitches')
+  await page.getByRole('button', { name: 'Take opening 1 out' }).click()
+  await expect(cell).toContainText('1 opening')
+  await page.keyboard.press('Escape')
+  await page.setViewportSize({ width: 1280, height: 800 })
+  const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
+  const row = rounds.getByRole('row').filter({ hasText: 'ch 9 over 9 skipped sts' })
+  await expect(row).toHaveCount(1)
+  const number = Number(/\d+/.exec(await row.innerText())![0])
+  expect(number).toBeGreaterThan(10)
+  await workTo(page, `${cover}/plan`, number - 2)
+  await page.getByRole('button', { name: new RegExp(`: on to Rnd ${number - 1}$`) }).press('Enter')
+  await expect(page.getByText(/^Next round: an opening is left, 9 chains/)).toBeVisible()
 })

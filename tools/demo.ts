@@ -115,6 +115,31 @@ const basket: PieceRecord = {
   sections: { wall: { stitch: 'dc', texture: { kind: 'check', over: 3, rounds: 1 } } },
 }
 
+/** It goes over the handle of the iron pan; two strands, and never damp. */
+const handleSleeve: PieceRecord = {
+  ...newPiece({
+    id: 'handle-sleeve',
+    projectId: 'pan-handle-sleeve',
+    gaugeId: 'cotton-double',
+    yarnId: 'soot',
+    form: { family: 'vessel', base: 38, of: 'inside', height: 150, lean: 0, edge: 'rounded' },
+  }),
+  quantity: 2,
+  fitness: { uses: ['hot'], layers: 1, hardware: [], read: [] },
+}
+
+/** It keeps the spare glass of the lamp from dust, mouth down; the hook goes through the slit in its top. */
+const cover: PieceRecord = {
+  ...newPiece({
+    id: 'cover',
+    projectId: 'lamp-glass-cover',
+    gaugeId: 'cotton-single',
+    yarnId: 'fog',
+    form: { family: 'vessel', base: 95, of: 'inside', height: 160, lean: 0, edge: 'crisp' },
+  }),
+  constraints: { openings: [{ section: 'base', along: 24, at: 0.5, width: 18 }] },
+}
+
 /** It keeps the door open when the wind is up; heavy enough, filled with scraps around a stone. */
 const doorStop: PieceRecord = {
   ...newPiece({
@@ -241,8 +266,20 @@ const file = projectFile(
         createdAt: FIRST_DAY + DAY / 4,
         updatedAt: FIRST_DAY + DAY / 4,
       },
+      {
+        id: 'pan-handle-sleeve',
+        name: 'Pan-handle sleeve',
+        createdAt: FIRST_DAY + DAY / 5,
+        updatedAt: FIRST_DAY + DAY / 5,
+      },
+      {
+        id: 'lamp-glass-cover',
+        name: 'Lamp-glass cover',
+        createdAt: FIRST_DAY + DAY / 6,
+        updatedAt: FIRST_DAY + DAY / 6,
+      },
     ],
-    pieces: [trivet, mats, sleeve, cap, basket, doorStop],
+    pieces: [trivet, mats, sleeve, cap, basket, doorStop, handleSleeve, cover],
     gauges,
     yarns,
     copies: [

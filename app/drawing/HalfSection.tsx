@@ -81,6 +81,9 @@ export function HeadBehind({
   )
 }
 
+/** Px from the axis to the wall from which its sizes have room inside it. */
+const ROOM_INSIDE = 110
+
 /** The sizes of a vessel on its section: the tape under half its base, and its height inside it, px per mm as there. */
 export function VesselSizes({
   radius,
@@ -104,7 +107,8 @@ export function VesselSizes({
 }): ReactNode {
   const side = mirrored ? 1 : -1
   const out = axis + side * radius * scale
-  const [under, inside] = [table + 12, axis + side * radius * scale * 0.72]
+  const slim = radius * scale < ROOM_INSIDE
+  const [under, inside] = [table + 12, slim ? out + side * 20 : axis + side * radius * scale * 0.72]
   const up = table - height * scale
   return (
     <g stroke="var(--color-ink)" fill="none">
@@ -113,9 +117,9 @@ export function VesselSizes({
       <path d={`M${inside} ${table - 9}V${up}M${inside - 5} ${up}h10`} strokeWidth={1.2} />
       <g fill="var(--color-ink)" stroke="none" className="slab text-16">
         <text
-          x={axis + (out - axis) * 0.36}
-          y={round ? (table + up) / 2 + 6 : table - 14}
-          textAnchor="middle"
+          x={slim ? inside + side * 4 : axis + (out - axis) * 0.36}
+          y={slim ? under + 5 : round ? (table + up) / 2 + 6 : table - 14}
+          textAnchor={slim ? (mirrored ? 'start' : 'end') : 'middle'}
         >
           {says.across}
         </text>

@@ -280,6 +280,17 @@ function traceRelief(path: Path2D, cells: Cells, cell: number): void {
     path.moveTo(...at(0.5, 0.1))
     path.quadraticCurveTo(...at(0, 0.5), ...at(0.5, 0.9))
     path.quadraticCurveTo(...at(1, 0.5), ...at(0.5, 0.1))
+  } else if (relief === OPEN) {
+    // The chain over it, bead by bead.
+    const [[fromX, fromY], [toX, toY]] = [at(0, 0.86), at(1, 0.86)]
+    const [width, height] = [Math.hypot(toX - fromX, toY - fromY), heightOf(cells, cell)]
+    const beads = Math.max(1, Math.round(width / (0.8 * height)))
+    for (let bead = 0; bead < beads; bead++) {
+      const [x, up] = at((bead + 0.5) / beads, 0.86)
+      const radius = Math.min(width / beads, 0.5 * height) * 0.36
+      path.moveTo(x + radius, up)
+      path.arc(x, up, radius, 0, 2 * Math.PI)
+    }
   } else if (relief === LONG) {
     path.moveTo(...at(0.3, 0.8))
     path.lineTo(...at(0.5, -0.8))

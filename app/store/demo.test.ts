@@ -118,6 +118,8 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
       'wardens-cap',
       'kindling-basket',
       'door-stop',
+      'pan-handle-sleeve',
+      'lamp-glass-cover',
     ],
   })
   expect(await database.events.count()).toBe(before)

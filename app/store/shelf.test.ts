@@ -56,6 +56,8 @@ test('the same file once more stands beside the first, sharing its yarns and gau
     true,
     true,
     true,
+    true,
+    true,
   ])
   await takeIn(demo, 'keepBoth')
   expect(await database.projects.count()).toBe(2 * demo.projects.length)
@@ -100,7 +102,9 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
     'door-stop',
     'kettle-trivet',
     'kindling-basket',
+    'lamp-glass-cover',
     'lamp-glass-sleeve',
+    'pan-handle-sleeve',
     'wardens-cap',
   ])
   expect(new Set((await database.events.toArray()).map(({ copyId }) => copyId))).toEqual(

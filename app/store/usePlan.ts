@@ -75,7 +75,9 @@ export function useRhythmScale(spec: PieceSpec | undefined): readonly RhythmOffe
 
 /** How a repeat and a girth that fight may both be had, or one of them; nothing where they agree. */
 export function useCompromises(spec: PieceSpec | undefined): Compromises | undefined {
-  const fights = spec?.constraints?.multiples?.length ? spec : undefined
+  const repeats =
+    spec?.constraints?.multiples?.length || Object.values(spec?.sections ?? {}).some((work) => work?.texture)
+  const fights = repeats ? spec : undefined
   // Four plans are too much between two strokes of a key.
   const answer = useAnswer(fights, (worker, asked) => worker.compromises(asked))
   return answer?.ok ? answer.value : undefined

@@ -3,7 +3,7 @@ import { SECTION_WORDS } from './formWords.ts'
 
 /** What is to come, for somebody at the hook: "Next round: turn up into the wall, through the back loops." */
 export function aheadSentence(
-  { rounds, section, backLoops, widens, fill, draw, yarns }: Ahead,
+  { rounds, section, backLoops, widens, fill, draw, opening, overOpening, yarns }: Ahead,
   { hangs, joined, names }: { readonly hangs: boolean; readonly joined: boolean; readonly names: string },
 ): string {
   if (fill) return 'After this round: fill it, while two fingers still fit.'
@@ -11,6 +11,8 @@ export function aheadSentence(
   const when = rounds === 1 ? 'Next round' : `In ${rounds} rounds`
   const what = [
     ...(section ? [turn(section, { hangs, backLoops: backLoops === true, widens: widens === true })] : []),
+    ...(opening ? [`an opening is left, ${opening} chains`] : []),
+    ...(overOpening ? [`work ${overOpening} stitches into the chains of the opening`] : []),
     ...(yarns ? [`change to ${names} ${joined ? 'at the join' : 'in the last stitch before it'}`] : []),
   ]
   return `${when}: ${what.join('; ')}.`

@@ -90,6 +90,16 @@ export const constraints = Joi.object({
   multiples: Joi.array()
     .items(record({ fromRound: round, of: whole('multiple') }))
     .max(50),
+  openings: Joi.array()
+    .items(
+      record({
+        section: id,
+        along: within('along'),
+        at: Joi.number().min(0).max(1),
+        width: within('opening'),
+      }),
+    )
+    .max(20),
 })
 
 /** Yarns held with the main one, a strand each. */

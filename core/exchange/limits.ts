@@ -21,6 +21,9 @@ export const LIMITS = {
   chains: [3, 60],
   firstCount: [3, 400],
   multiple: [2, 24],
+  /** How far along its part of a piece an opening lies, and how wide it is. */
+  along: [0, 2000],
+  opening: [1, 2000],
   round: [1, 500],
   balls: [0, 10_000],
   /** Single crochets a minute. */

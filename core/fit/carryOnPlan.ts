@@ -1,10 +1,13 @@
 import { chooseCheckpoints } from '../plan/chooseCheckpoints.ts'
+import { overOpenings, slitsIn, withOpenings } from '../plan/openings.ts'
 import { layRounds } from '../plan/layRounds.ts'
 import { measureFinished } from '../plan/measureFinished.ts'
-import type { GoesOn, PieceSpec, Plan } from '../plan/plan.ts'
+import type { GoesOn, PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { asBelow, stepsOf, type RoundBelow } from '../plan/stepsOf.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
 import type { Worked } from '../plan/worked.ts'
+import { textureAt } from '../plan/textureAt.ts'
+import type { Step } from '../rounds/steps.ts'
 import { countOf, loopsBelow, topOf, type Round } from '../rounds/round.ts'
 
 /**
@@ -20,17 +23,11 @@ export function carryOnPlan(
   const off = countOf(worked.at(-1)!) - plan.rounds[worked.length - 1]!.count
   const rounds = [...worked]
   for (const round of plan.rounds.slice(worked.length)) {
-    const { fabric: stitch, from, count } = round
-    const into = loopsBelow(round)
-    const before = shapedLike(plan.rounds.slice(0, rounds.length), rounds)
+    const planned = plan.rounds.slice(0, rounds.length)
     rounds.push({
       ...round,
-      hosts: [topOf(rounds.at(-1)!, into)],
-      // Staggered against the plan's own rounds below, whatever their counts have become.
-      steps:
-        off === 0
-          ? round.steps
-          : stepsOf({ stitch, from: from + off, count: count + off }, before, spec.construction, into),
+      hosts: [topOf(rounds.at(-1)!, loopsBelow(round))],
+      steps: off === 0 ? round.steps : stepsWith(off, spec, round, planned, rounds),
     })
   }
   const goesOn: GoesOn = { after: worked.length, ...edge }
@@ -46,6 +43,25 @@ export function carryOnPlan(
     ...sumsOf(laid, spec),
     notices: [],
   }
+}
+
+/** A planned round with so many stitches more, its texture and openings kept. */
+function stepsWith(
+  off: number,
+  spec: PieceSpec,
+  round: PlannedRound,
+  planned: readonly Round[],
+  real: readonly Round[],
+): readonly Step[] {
+  const { section, stitch, side } = round
+  const into = loopsBelow(round)
+  const shape = { section, stitch, from: round.from + off, count: round.count + off }
+  const turns = into === 'back' && planned.at(-1)!.section !== section
+  const texture = textureAt(spec, shape, real, turns)
+  // Staggered against the plan's own rounds below, whatever their counts have become.
+  const before = shapedLike(planned, real)
+  const steps = stepsOf({ ...shape, texture, side }, before, spec.construction, into)
+  return withOpenings(overOpenings(steps, real.at(-1)!.steps), slitsIn(round.steps), stitch)
 }
 
 /** The rounds below as they were planned to be shaped, with the steps that are really there. */

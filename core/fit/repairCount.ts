@@ -1,6 +1,7 @@
 import { stepsFromUnits } from '../rounds/stepsFromUnits.ts'
 import { decrease, expandSteps, increase, plain, type Unit } from '../rounds/steps.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
+import { textureIn } from '../plan/sectionWork.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
 import { topOf } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
@@ -43,7 +44,10 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
   const tooMany = Math.abs(off) > Math.max(1, MOST_HIDDEN * round.count)
   if (!next)
     return { ...shared, advice: tooMany ? 'goBack' : 'carryOn', why: tooMany ? 'tooMany' : 'lastRound' }
-  const textured = (spec.constraints?.multiples ?? []).some(({ fromRound }) => fromRound <= roundNumber + 1)
+  const textured =
+    textureIn(spec, next.section) !== undefined ||
+    next.steps.some(({ ops }) => ops.some(({ manner }) => manner !== undefined)) ||
+    (spec.constraints?.multiples ?? []).some(({ fromRound }) => fromRound <= roundNumber + 1)
   if (textured) return { ...shared, advice: 'goBack', why: 'texture' }
   if (isEdging(next.stitch)) {
     return { ...shared, advice: tooMany ? 'goBack' : 'carryOn', why: tooMany ? 'tooMany' : 'edging' }

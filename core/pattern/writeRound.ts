@@ -123,6 +123,8 @@ export function writeOp(op: Op, terms: Terms): string {
   const short = STITCHES[op.stitch].short[terms]
   const kind = kindOf(op)
   if (kind !== 'work') return kind === 'inc' ? 'inc' : `${short}2tog`
+  if (op.manner === 'slit')
+    return `ch ${op.makes} over ${op.uses} ${terms === 'US' ? 'skipped' : 'missed'} sts`
   const name = nameOf(op, short, terms)
   return op.times === 1 ? name : `${op.times} ${name}`
 }
@@ -131,6 +133,7 @@ export function writeOp(op: Op, terms: Terms): string {
 function nameOf({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string, terms: Terms): string {
   switch (manner) {
     case undefined:
+    case 'slit':
       return short
     case 'frontPost':
       return `FP${short}`

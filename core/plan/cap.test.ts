@@ -77,7 +77,10 @@ test('a cap of any head has its girth in stitches, and comes as deep as whole ro
       if (brim === 'flared') return
       const { count, section } = plan.rounds.at(-1)!
       const relaxed = spec.sections?.[section]?.texture ? 0.8 : 1
-      expect(Math.abs(promised(plan, 'width') / ((count * w * relaxed) / 2) - 1)).toBeLessThan(0.02)
+      expect(Math.abs(promised(plan, 'width') / ((count * w * relaxed) / 2) - 1)).toBeLessThan(
+        // A short rib swings in a little past its own girth, where the wide wall ends.
+        relaxed < 1 ? 0.035 : 0.02,
+      )
     }),
     { numRuns: 120, endOnFailure: true },
   )

@@ -64,7 +64,7 @@ export function compromises(spec: PieceSpec): Compromises | undefined {
     const next = asked(kind, count)
     const planned = attempt(() => planPiece(next))
     if (!planned.ok) return []
-    const comesTo = countOfWall(planned.value, wall.id)
+    const comesTo = countOfWall(planned.value, wall.id, repeat > 1)
     if (comesTo === undefined || (kind !== 'free' && comesTo !== count)) return []
     return [
       {
@@ -84,8 +84,12 @@ export function compromises(spec: PieceSpec): Compromises | undefined {
 const withGirth = (spec: PieceSpec, girth: number): PieceSpec['form'] =>
   familyOf(spec.form).towardsGirth!(spec.form, sizesOf(spec), girth)
 
+/** The plain rounds that a texture stands on, in which it may still come to its count. */
+const GROUND = 2
+
 /** The count that a section keeps, if it keeps one. */
-function countOfWall({ rounds }: Plan, section: string): number | undefined {
-  const counts = new Set(rounds.filter((round) => round.section === section).map(({ count }) => count))
+function countOfWall({ rounds }: Plan, section: string, textured: boolean): number | undefined {
+  const wall = rounds.filter((round) => round.section === section)
+  const counts = new Set(wall.slice(textured ? GROUND : 0).map(({ count }) => count))
   return counts.size === 1 ? [...counts][0] : undefined
 }

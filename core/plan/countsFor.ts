@@ -5,6 +5,7 @@ import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import type { Outline } from '../forms/family.ts'
 import type { SectionId } from '../rounds/round.ts'
 import { repeatOf } from '../rounds/texture.ts'
+import type { Slit } from './openings.ts'
 import { textureIn } from './sectionWork.ts'
 import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
 
@@ -13,6 +14,8 @@ export interface RoundAsked {
   readonly section: Outline
   readonly stitch: StitchName
   readonly ideal: number
+  /** Left open in it, which takes no increase. */
+  readonly slits?: readonly Slit[]
 }
 
 /**
@@ -128,7 +131,8 @@ function problemOf(
       return isEdging(stitch) ? 0 : (section.even ? WALL : 1) * deviation(index + fromRound - 1, count)
     },
     even: rounds.map(
-      ({ stitch }, index) => isEdging(stitch) || evenRounds.has(index + fromRound) || keepsCount(index),
+      ({ stitch, slits }, index) =>
+        isEdging(stitch) || evenRounds.has(index + fromRound) || slits !== undefined || keepsCount(index),
     ),
     multiples: rounds.map((round, index) =>
       turns(index) ? multipleAt(constraints, index + fromRound) : multipleOf(round, index + fromRound),

@@ -55,6 +55,18 @@ export interface Constraints {
   readonly evenRounds?: readonly number[]
   /** From the round on, counts must divide by this. */
   readonly multiples?: readonly { readonly fromRound: number; readonly of: number }[]
+  readonly openings?: readonly Opening[]
+}
+
+/** A slit that is left in a round: chains over stitches that are skipped. */
+export interface Opening {
+  readonly section: SectionId
+  /** How far along its section it lies, mm. */
+  readonly along: number
+  /** Where its middle lies around, as a share of the round from its start. */
+  readonly at: number
+  /** How wide it is, mm. */
+  readonly width: number
 }
 
 /** From this round (from 1) on, work with these yarns. */

@@ -187,3 +187,11 @@ test('where a repeat does not go into the girth: the counts on either side, not 
     expect(new Set(planPiece(next).rounds.map((round) => round.count))).toEqual(new Set([count]))
   }
 })
+
+test('on a crisp base too, where its wall steps to the count of the texture', () => {
+  const found = compromises(textured({ kind: 'check', over: 5, rounds: 2 }, 'dc', 240))
+  expect(found?.of).toBe(10)
+  expect(found!.ways.map(({ count }) => count % 10)).toEqual([0, 0])
+  expect(found!.ways[1]!.count - found!.ways[0]!.count).toBe(10)
+  for (const { around, off } of found!.ways) expect(around - off).toBeCloseTo(found!.around, 6)
+})

@@ -5,6 +5,7 @@ import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
 import { hasPost, numbersOfTexture, worksIn } from '../rounds/texture.ts'
 import { multipleAt } from './countsFor.ts'
 import type { Constraints, PieceSpec } from './plan.ts'
+import { validateOpenings } from './openings.ts'
 import { stitchIn, textureIn } from './sectionWork.ts'
 import { sectionsOf, sizesOf } from './wantedAround.ts'
 
@@ -27,6 +28,7 @@ export function validateSpec(spec: PieceSpec): void {
   }
   validateSize(spec)
   validateTextures(spec)
+  validateOpenings(spec)
   validateFirstCount(spec)
   validateStrands(spec)
 }

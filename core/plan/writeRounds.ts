@@ -4,6 +4,7 @@ import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Construction, PieceSpec, Start } from './plan.ts'
 import { loopsIn } from './sectionWork.ts'
+import { overOpenings, withOpenings, type Slit } from './openings.ts'
 import { asBelow, stepsOf } from './stepsOf.ts'
 import { textureAt } from './textureAt.ts'
 
@@ -11,6 +12,7 @@ export interface RoundToWrite {
   readonly section: SectionId
   readonly stitch: StitchName
   readonly count: number
+  readonly slits?: readonly Slit[] | undefined
 }
 
 /** The first chain of a short foundation, worked into as into a ring. */
@@ -54,7 +56,7 @@ export function writeRounds(
 ): Round[] {
   const rounds = [...worked]
   const taken = new Set(worked.map(({ id }) => id))
-  for (const { section, stitch, count } of toCome) {
+  for (const { section, stitch, count, slits } of toCome) {
     const below = rounds.at(-1)
     const number = rounds.length + 1
     const id = freshId(number, taken)
@@ -68,6 +70,13 @@ export function writeRounds(
         ? undefined
         : loopsIn(spec, { section, stitch })
     const side = sideOf(number, spec.construction)
+    const steps = stepsOf(
+      { stitch, from, count, texture, side },
+      rounds.map(asBelow),
+      spec.construction,
+      into,
+    )
+    const standing = below ? overOpenings(steps, below.steps) : steps
     rounds.push({
       id,
       section,
@@ -76,7 +85,7 @@ export function writeRounds(
       fabric: stitch,
       ...heldIn(spec, number),
       hosts: below ? [topOf(below, into)] : startHosts(spec.construction.start, count),
-      steps: stepsOf({ stitch, from, count, texture, side }, rounds.map(asBelow), spec.construction, into),
+      steps: withOpenings(standing, slits ?? [], stitch),
     })
   }
   return rounds

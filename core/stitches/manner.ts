@@ -1,8 +1,11 @@
+import { CHAIN_SHARE_OF_SC } from './stitch.ts'
+
 /**
  * How one stitch is worked otherwise than into the top of the one below: around its post, several closed into one in
- * the same place, into the round below that, or not at all (a chain over a skipped stitch).
+ * the same place, into the round below that, or not at all: a chain over a skipped stitch, or so many
+ * chains over as many stitches that an opening skips.
  */
-export const MANNERS = ['frontPost', 'backPost', 'popcorn', 'cluster', 'spike', 'space'] as const
+export const MANNERS = ['frontPost', 'backPost', 'popcorn', 'cluster', 'spike', 'space', 'slit'] as const
 export type Manner = (typeof MANNERS)[number]
 
 /** What a stitch of a manner takes, against a plain one of its kind (FIELD §12); `of` stitches make one. */
@@ -24,6 +27,8 @@ export function sizeOfManner(manner: Manner, of = 1): MannerSize {
       return { width: 1.7, height: 1.1, yarn: of * 0.85 + 0.4, effort: of }
     case 'spike':
       return { width: 1, height: 1, yarn: 1.3, effort: 1.5 }
+    case 'slit':
+      return { width: 1, height: 1, yarn: CHAIN_SHARE_OF_SC, effort: CHAIN_SHARE_OF_SC }
     case 'space':
       return { width: 1, height: 1, yarn: 0.5, effort: 0.5 }
   }

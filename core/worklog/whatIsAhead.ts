@@ -16,6 +16,9 @@ export interface Ahead {
   /** It is filled before that round, or its last stitches are drawn together. */
   readonly fill?: true
   readonly draw?: number
+  /** An opening is left in that round, or stands below it: so many chains. */
+  readonly opening?: number
+  readonly overOpening?: number
   /** Other yarns are taken up there. */
   readonly yarns?: HeldYarns
 }
@@ -39,7 +42,8 @@ export function whatIsAhead(
     if (!below || !next) return undefined
     const begins = next.section !== below.section
     const changes = !sameYarns(below, next)
-    if (!begins && !changes) continue
+    const [opening, overOpening] = [chainsIn(next), chainsIn(below)]
+    if (!begins && !changes && opening === 0 && overOpening === 0) continue
     return {
       rounds: ahead,
       ...(begins
@@ -49,8 +53,18 @@ export function whatIsAhead(
             widens: below.count > below.from,
           }
         : {}),
+      ...(opening > 0 ? { opening } : {}),
+      ...(overOpening > 0 ? { overOpening } : {}),
       ...(changes ? { yarns: next } : {}),
     }
   }
   return undefined
 }
+
+/** Chains of the openings that a round leaves. */
+const chainsIn = ({ steps }: PlannedRound): number =>
+  steps.reduce(
+    (sum, { times, ops }) =>
+      sum + times * ops.reduce((inner, { manner, makes }) => inner + (manner === 'slit' ? makes : 0), 0),
+    0,
+  )

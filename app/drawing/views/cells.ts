@@ -24,6 +24,7 @@ const RELIEF_OF: Readonly<Record<Manner, Relief>> = {
   cluster: 'bunch',
   spike: 'long',
   space: 'open',
+  slit: 'open',
 }
 
 /** Seen from the right side: what was worked to the back on the wrong side stands out. */

@@ -16,6 +16,8 @@ import { headOf } from './planModel.ts'
 const TOP = 20
 /** Room for words under the rows. */
 const BELOW = 76
+/** Px that a slim piece keeps left and right of its middle, for its sizes and the legend beside it. */
+const SLIM = 180
 
 /** px per mm of a closed piece beside its ledger, and the radius of what of it is drawn as a disc. */
 export function closedScale(
@@ -44,7 +46,8 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
   const { scale, radius, reach } = closedScale(plan, layout)
   const sizes = useSizes()
   const guess = spec.gauge.certainty === 'guess'
-  const [x, y] = [mirrored ? width - MARGIN - reach : MARGIN + reach, TOP + radius]
+  const room = Math.max(SLIM, reach)
+  const [x, y] = [mirrored ? width - MARGIN - room : MARGIN + room, TOP + radius]
   const viewAt = useCallback(
     (held?: number) =>
       unrolled(plan, { scale: held ?? scale, x, y, cut: UNROLL_CUT, mirrored, bend: bendOf(plan) }),
@@ -110,7 +113,7 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
         stitch={piece.stitch}
         newYarn={plan.yarn.length > 1}
         decreases={plan.rounds.some(({ count, from }) => count < from)}
-        radius={reach}
+        radius={room}
         centre={{ x, y }}
       />
     </>

@@ -9,7 +9,9 @@ import {
   worksIn,
   type KeptSectionWork,
   type Outline,
+  type PieceRecord,
   type SectionId,
+  type StitchName,
   type Texture,
   type TextureKind,
   type WorkshopSettings,
@@ -32,7 +34,7 @@ export function StitchEditor({ model }: { model: PlanModel }) {
       <Choices
         label="Stitch"
         value={piece.stitch}
-        onChange={(stitch) => changePiece({ ...piece, stitch })}
+        onChange={(stitch) => changePiece(withStitch(piece, stitch))}
         choices={BODY_STITCHES.map((name) => ({
           value: name,
           label: `${STITCHES[name].short[settings.terms]}, ${STITCHES[name].long[settings.terms]}`,
@@ -68,6 +70,15 @@ export function StitchEditor({ model }: { model: PlanModel }) {
   )
 }
 
+/** A piece in another stitch; a texture that cannot be worked in it keeps to one that is tall enough. */
+function withStitch(piece: PieceRecord, stitch: StitchName): PieceRecord {
+  const sections = Object.entries(piece.sections ?? {}).map(([id, work]) => {
+    const { texture, stitch: own = stitch } = work ?? {}
+    return [id, texture && !worksIn(texture, own) ? { ...work, stitch: 'dc' as const } : work] as const
+  })
+  return { ...piece, stitch, ...(piece.sections ? { sections: Object.fromEntries(sections) } : {}) }
+}
+
 interface SectionEditorProps {
   readonly model: PlanModel
   readonly section: Outline
@@ -90,8 +101,11 @@ function SectionEditor({ model, section: { id, even = false }, first }: SectionE
   }
   const name = SECTION_WORDS[id] ?? id
   const usual = id === first ? 'As said above' : `As the ${(SECTION_WORDS[first] ?? first).toLowerCase()}`
-  const stitches = BODY_STITCHES.map((stitch) => [stitch, STITCHES[stitch].long[settings.terms]] as const)
   const texture = work.texture ?? usualWork?.texture
+  const works = (stitch: StitchName) => !texture || worksIn(texture, stitch)
+  const stitches = BODY_STITCHES.filter(works).map(
+    (stitch) => [stitch, STITCHES[stitch].long[settings.terms]] as const,
+  )
   const changeTexture = (kind: TextureKind | undefined) => {
     const next = kind && usualTexture(kind)
     const stitch = work.stitch ?? usualWork?.stitch ?? piece.stitch
@@ -118,7 +132,8 @@ function SectionEditor({ model, section: { id, even = false }, first }: SectionE
       <Choice
         label={`${name}: stitch`}
         value={work.stitch}
-        usual={usualWork?.stitch ? STITCHES[usualWork.stitch].long[settings.terms] : usual}
+        usual={usualWork?.stitch ? `${STITCHES[usualWork.stitch].long[settings.terms]}, as is usual` : usual}
+        usualWorks={works(usualWork?.stitch ?? piece.stitch)}
         choices={stitches}
         onChange={(stitch) => change({ ...work, stitch })}
       />
@@ -205,11 +220,20 @@ interface ChoiceProps<T extends string> {
   readonly label: string
   readonly value: T | undefined
   readonly usual: string
+  /** Whether that can be chosen. */
+  readonly usualWorks?: boolean
   readonly choices: readonly (readonly [T, string])[]
   readonly onChange: (value: T | undefined) => void
 }
 
-function Choice<T extends string>({ label, value, usual, choices, onChange }: ChoiceProps<T>) {
+function Choice<T extends string>({
+  label,
+  value,
+  usual,
+  usualWorks = true,
+  choices,
+  onChange,
+}: ChoiceProps<T>) {
   return (
     <select
       aria-label={label}
@@ -217,7 +241,7 @@ function Choice<T extends string>({ label, value, usual, choices, onChange }: Ch
       value={value ?? ''}
       onChange={(event) => onChange(event.target.value === '' ? undefined : (event.target.value as T))}
     >
-      <option value="">{usual}</option>
+      {usualWorks && <option value="">{usual}</option>}
       {choices.map(([name, words]) => (
         <option key={name} value={name}>
           {words}

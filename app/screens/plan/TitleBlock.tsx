@@ -22,6 +22,7 @@ import { ConstraintFields } from './ConstraintFields.tsx'
 import { FormCells } from './FormCells.tsx'
 import { GaugeEditor, gaugeSummary } from './GaugeEditor.tsx'
 import { faultAt, isEven, type PlanModel } from './planModel.ts'
+import { OpeningsEditor } from './OpeningsEditor.tsx'
 import { RoundsEditor } from './RoundsEditor.tsx'
 import { StartEditor } from './StartEditor.tsx'
 import { SECTION_WORDS } from '../../words/formWords.ts'
@@ -118,16 +119,29 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       </PopoverCell>
       <PopoverCell
         className={cell}
-        label="Rounds"
-        value={
-          construction.rounds.kind === 'spiral'
-            ? 'spiral'
-            : construction.rounds.turned
-              ? 'joined, turned'
-              : 'joined'
-        }
+        label="Rounds, openings"
+        value={roundWords(piece)}
+        fault={faultAt(fault, 'constraints.openings')}
       >
         <RoundsEditor model={model} />
+        {!endsTextured && (
+          <Choices
+            heading
+            label="Last rounds"
+            value={String(construction.freeLastRounds)}
+            onChange={(free) => setConstruction({ freeLastRounds: Number(free) as 0 | 1 | 2 })}
+            choices={[
+              {
+                value: '2',
+                label: 'Two may differ',
+                detail: 'sl st, sc or hdc, whichever ends nearest the target.',
+              },
+              { value: '1', label: 'One may differ', detail: 'The last round alone trims the size.' },
+              { value: '0', label: 'All the same stitch', detail: 'The size goes by whole rounds.' },
+            ]}
+          />
+        )}
+        <OpeningsEditor model={model} />
       </PopoverCell>
       <PopoverCell
         className={cell}
@@ -213,28 +227,6 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         )}
         <ConstraintFields model={model} even={even} />
       </PopoverCell>
-      {!endsTextured && (
-        <PopoverCell
-          className={cell}
-          label="Last rounds"
-          value={['as the rest', '1 free', '2 free'][construction.freeLastRounds]}
-        >
-          <Choices
-            label="Last rounds"
-            value={String(construction.freeLastRounds)}
-            onChange={(free) => setConstruction({ freeLastRounds: Number(free) as 0 | 1 | 2 })}
-            choices={[
-              {
-                value: '2',
-                label: 'Two may differ',
-                detail: 'sl st, sc or hdc, whichever ends nearest the target.',
-              },
-              { value: '1', label: 'One may differ', detail: 'The last round alone trims the size.' },
-              { value: '0', label: 'All the same stitch', detail: 'The size goes by whole rounds.' },
-            ]}
-          />
-        </PopoverCell>
-      )}
     </div>
   )
 }
@@ -245,4 +237,10 @@ const increaseWords = ({ construction }: PieceRecord): string =>
 function countWords({ constraints }: PieceRecord): string {
   const of = constraints.multiples?.[0]?.of
   return of === undefined ? 'the nearest' : `divide by ${of}`
+}
+
+function roundWords({ construction: { rounds }, constraints: { openings = [] } }: PieceRecord): string {
+  const worked = rounds.kind === 'spiral' ? 'spiral' : rounds.turned ? 'joined, turned' : 'joined'
+  if (openings.length === 0) return worked
+  return `${worked}, ${openings.length === 1 ? '1 opening' : `${openings.length} openings`}`
 }

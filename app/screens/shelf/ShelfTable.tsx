@@ -35,7 +35,7 @@ export function ShelfTable({ rows, yarns, current, onChoose, ...deeds }: ShelfTa
           <th scope="col" className="w-8 font-normal">
             <span className="visually-hidden">Number</span>
           </th>
-          <th scope="col" className="font-normal">
+          <th scope="col" className="w-64 font-normal">
             <span className="visually-hidden">Piece</span>
           </th>
           <th scope="col" className="w-72 pb-1 font-normal">

@@ -28,7 +28,7 @@ const LEANS = [-0.6, 1.5] as const
 const MOST_ROUNDS = 200
 /** Fewer stitches do not make a wall that goes around anything. */
 const FEWEST_STITCHES = 12
-const FEWEST_BASE_ROUNDS = 3
+const FEWEST_BASE_ROUNDS = 2
 const FEWEST_WALL_ROUNDS = 2
 
 interface Profile {
