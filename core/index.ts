@@ -105,7 +105,7 @@ export {
 export { beliefOf, gaugeOf, isMeasured, specOf } from './exchange/specOf.ts'
 export { projectFile, writeProjectFile } from './exchange/writeProjectFile.ts'
 export { withFreshIds } from './exchange/withFreshIds.ts'
-export { newPiece, UNMEASURED_GAUGE, usualStart } from './exchange/newPiece.ts'
+export { newPiece, UNMEASURED_GAUGE, usualStart, withForm } from './exchange/newPiece.ts'
 export {
   FAMILY_NAMES,
   familyOf,
@@ -121,12 +121,12 @@ export {
 } from './forms/registry.ts'
 export { flatRound } from './forms/disc/disc.ts'
 export { type Outline, type TapePlace, type Target } from './forms/family.ts'
+export { endOf, type EndWork } from './plan/endOf.ts'
 export { chainsOf } from './plan/openings.ts'
 export type { Opening } from './plan/plan.ts'
 export { sectionsWorked, textureIn } from './plan/sectionWork.ts'
 export {
   numbersOfTexture,
-  repeatOf,
   TEXTURE_KINDS,
   usualTexture,
   worksIn,

@@ -68,7 +68,7 @@ const sleeve: PieceRecord = {
     projectId: 'lamp-glass-sleeve',
     gaugeId: 'cotton-single',
     yarnId: 'pine',
-    form: { family: 'tube', girth: 251, of: 'object', ease: 0.04, length: 168 },
+    form: { family: 'tube', girth: 251, of: 'object', ease: 0.04, length: 168, end: 'open' },
   }),
   colours: [
     { fromRound: 1, yarn: 'pine' },

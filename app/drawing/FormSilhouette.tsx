@@ -52,6 +52,24 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M12 56h48" />
     </>
   ),
+  cone: (
+    <>
+      <path d="M36 4 20 46M36 4l16 42" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        {Array.from({ length: 5 }, (_, index) => (
+          <rect
+            key={index}
+            x={33 - index * 4}
+            y={9 + index * 7.6}
+            width={6 + index * 8}
+            height={6.8}
+            rx={3}
+          />
+        ))}
+      </g>
+      <Tape d="M16 54h40" />
+    </>
+  ),
   tube: (
     <>
       <path d="M27 52V20c0-7 4-8 4-13h10c0 5 4 6 4 13v32M24 55h24" />

@@ -3,7 +3,7 @@ import { measured, type Plan } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { StitchCanvas } from './StitchCanvas.tsx'
 import { Tape } from './Tape.tsx'
-import { laidFlat } from './views/rows.ts'
+import { laidFlat, outlineFlat } from './views/rows.ts'
 import { footOf, roundOutline } from './views/view.ts'
 import { pathOf } from './svgPath.ts'
 
@@ -39,7 +39,7 @@ function FoundMark({ d }: { d: string }) {
   )
 }
 
-/** A tube as it is measured: folded flat, one tape under it from fold to fold, one along it. */
+/** A wall as it is measured: folded flat, one tape under it from fold to fold, one along it. */
 export function LaidFlat(props: LaidFlatProps) {
   const { plan, upTo, width, height, yarns, guess, mirrored, sizes, label, lit, found } = props
   const there = useMemo(
@@ -73,11 +73,8 @@ export function LaidFlat(props: LaidFlatProps) {
         height={along + GAP + TAPE}
         aria-hidden
       >
-        <rect
-          x={left}
-          y={0}
-          width={across}
-          height={along}
+        <path
+          d={pathOf(outlineFlat(view), true)}
           fill="none"
           stroke="var(--color-ink)"
           strokeWidth={1.4}

@@ -1,8 +1,9 @@
 import { fillAfter, planPiece, whatIsAhead } from '../../core/index.ts'
-import { ballSpec, capSpec, discSpec, vesselSpec } from '../../core/testing/specs.ts'
+import { ballSpec, capSpec, discSpec, tubeSpec, vesselSpec } from '../../core/testing/specs.ts'
 import { aheadSentence } from './aheadSentence.ts'
 
-const atTheHook = { hangs: false, joined: true, names: 'Tarn' }
+const sizes = { full: (mm: number) => `${(mm / 10).toFixed(1)} cm` }
+const atTheHook = { hangs: false, joined: true, names: 'Tarn', sizes }
 
 test('two rounds before a base turns into its wall it is said, and one before; not earlier, not after', () => {
   const { rounds } = planPiece(vesselSpec({}))
@@ -52,4 +53,18 @@ test('a ball says when it closes, when it is filled and what is drawn together',
   expect(at(widest - 1)).toBe('Next round: the widest place is behind, it closes again.')
   expect(at(fillAfter(spec, plan)! - 1)).toBe('After this round: fill it, while two fingers still fit.')
   expect(at(rounds.length - 1)).toBe('After this round: draw the last 6 stitches together with the tail.')
+})
+
+test('how an end is closed is said in its last round, with the pairs or the hole that stays', () => {
+  const last = (end: 'flat' | 'gathered') => {
+    const spec = tubeSpec({ girth: 200, of: 'tube', end })
+    const { rounds } = planPiece(spec)
+    return aheadSentence(whatIsAhead(rounds, rounds.length - 1, spec)!, atTheHook)
+  }
+  expect(last('flat')).toBe(
+    'After this round: lay it flat and join both edges with slip stitches, 12 pairs; the odd stitch stays at the fold.',
+  )
+  expect(last('gathered')).toMatch(
+    /^After this round: run the thread .* a hole of about 2\.0 cm stays, too wide/,
+  )
 })

@@ -1,11 +1,24 @@
 import type { Ahead } from '../../core/index.ts'
+import type { Sizes } from '../ui/useSizes.ts'
+import { endWords } from './closingWords.ts'
 import { SECTION_WORDS } from './formWords.ts'
 
 /** What is to come, for somebody at the hook: "Next round: turn up into the wall, through the back loops." */
 export function aheadSentence(
-  { rounds, section, backLoops, widens, fill, draw, opening, overOpening, yarns }: Ahead,
-  { hangs, joined, names }: { readonly hangs: boolean; readonly joined: boolean; readonly names: string },
+  { rounds, section, backLoops, widens, fill, draw, end, opening, overOpening, yarns }: Ahead,
+  {
+    hangs,
+    joined,
+    names,
+    sizes,
+  }: {
+    readonly hangs: boolean
+    readonly joined: boolean
+    readonly names: string
+    readonly sizes: Pick<Sizes, 'full'>
+  },
 ): string {
+  if (end) return `After this round: ${lower(endWords(end, sizes))}`
   if (fill) return 'After this round: fill it, while two fingers still fit.'
   if (draw !== undefined) return `After this round: draw the last ${draw} stitches together with the tail.`
   const when = rounds === 1 ? 'Next round' : `In ${rounds} rounds`
@@ -17,6 +30,8 @@ export function aheadSentence(
   ]
   return `${when}: ${what.join('; ')}.`
 }
+
+const lower = (sentence: string): string => sentence.charAt(0).toLowerCase() + sentence.slice(1)
 
 function turn(
   section: string,

@@ -1,7 +1,23 @@
-import { familyOf, fillAfter, type PieceSpec, type Plan } from '../../core/index.ts'
+import { endOf, familyOf, fillAfter, type EndWork, type PieceSpec, type Plan } from '../../core/index.ts'
+import type { Sizes } from '../ui/useSizes.ts'
 
-/** What is done with a piece that closes again: when it is filled, and what is drawn together at last. */
-export function closingWords(spec: Pick<PieceSpec, 'form'>, { rounds }: Pick<Plan, 'rounds'>): string {
+/** How an open end is closed, for somebody who has just worked the last round. */
+export function endWords(end: EndWork, sizes: Pick<Sizes, 'full'>): string {
+  if (end.kind === 'flat') {
+    return `Lay it flat and join both edges with slip stitches, ${end.pairs} pairs${end.odd ? '; the odd stitch stays at the fold' : ''}.`
+  }
+  const leaves = `a hole of about ${sizes.full(end.hole)} stays`
+  return `Run the thread through every second stitch and draw it in: ${leaves}${end.tooWide ? ', too wide for most: join it flat, or decrease first' : ''}.`
+}
+
+/** What is done with a piece that closes: when it is filled, what is drawn together at last, how its end is closed. */
+export function closingWords(
+  spec: Pick<PieceSpec, 'form' | 'gauge'>,
+  { rounds }: Pick<Plan, 'rounds'>,
+  sizes: Pick<Sizes, 'full'>,
+): string {
+  const end = endOf(spec, { rounds })
+  if (end) return endWords(end, sizes)
   if (!familyOf(spec.form).closes) return ''
   const fill = fillAfter(spec, { rounds })
   const filled = fill === undefined ? '' : `Fill it after Rnd ${fill}, while two fingers still fit. `

@@ -26,6 +26,16 @@ interface AskingWords {
   readonly measuring: string
 }
 
+const END = {
+  label: 'Its end',
+  question: 'What becomes of its end?',
+  choices: {
+    open: { label: 'Open', detail: 'It stays as the last round leaves it.' },
+    gathered: { label: 'Gathered', detail: 'A thread through every second stitch draws it in.' },
+    flat: { label: 'Joined flat', detail: 'Laid double, both edges are joined stitch to stitch: a pad.' },
+  },
+} as const
+
 /** How every family of forms is asked for, drawn and measured, in a maker's words. */
 const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
   disc: {
@@ -161,6 +171,29 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
     measuring:
       'Take the loop off the hook, wait a minute, do not stretch. While it still widens: the tape around it outside, just under its edge. Once it closes: stand it on a table and measure up to its edge. A count of the last round tells more than any tape.',
   },
+  cone: {
+    fields: {
+      to: { label: 'Across its end', question: 'How wide at its end?' },
+      length: { label: 'Along its side', question: 'How long, along its side?' },
+      begins: {
+        label: 'Begins',
+        question: 'How does it begin?',
+        choices: {
+          point: { label: 'In a point', detail: 'A few stitches in a ring, a steady few more each round.' },
+          open: { label: 'Open', detail: 'On a chain joined into a ring: a funnel, or a pad.' },
+        },
+      },
+      from: { label: 'Across its start', question: 'How wide where it begins?' },
+      end: END,
+    },
+    handle: 'Edge: length',
+    fitLine: { name: 'Line of its side', says: 'rows short of it are tight, rows past it loose' },
+    example: 'Oil funnel cover',
+    measureNow:
+      'Take the loop off the hook, lay it flat, do not stretch; from fold to fold, and along its side.',
+    measuring:
+      'Take the loop off the hook, lay the piece flat on a hard table, double, pat it, wait a minute, do not stretch. From fold to fold at its edge; and along a fold from where it began to the edge. A count of the last round tells more than any tape.',
+  },
   tube: {
     fields: {
       girth: { label: 'Around', question: 'How far around?' },
@@ -180,6 +213,7 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
       },
       ease: { label: 'Smaller by', question: 'How much smaller than that?' },
       length: { label: 'Long', question: 'How long?' },
+      end: END,
     },
     handle: 'Open edge: length',
     fitLine: { name: 'Girth line', says: 'rows short of it are tight, rows past it loose' },

@@ -67,6 +67,18 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
         : `${sizes.bare(across)} across, ${sizes.full(across * (1 + longer))} long`,
     short: (form, sizes) => sizes.full(form.across),
   },
+  cone: {
+    offer: 'Cone or funnel',
+    asks: 'asks how wide, how long',
+    title: 'A cone or funnel',
+    unnamed: 'Cone',
+    say: (form, sizes) =>
+      form.begins === 'point'
+        ? `${sizes.bare(form.to)} across, ${sizes.full(form.length)} long`
+        : `${sizes.bare(form.from)} to ${sizes.bare(form.to)} across, ${sizes.full(form.length)} long`,
+    short: (form, sizes) => `${sizes.bare(form.to)} × ${sizes.full(form.length)}`,
+    hangs: true,
+  },
   tube: {
     offer: 'Tube',
     asks: 'asks how far around, how long',

@@ -77,11 +77,11 @@ export const MIGRATIONS: readonly Migration[] = [
   },
   {
     to: 7,
-    name: 'sections may be textured; the brim of a cap has a height',
+    name: 'sections may be textured; the brim of a cap has a height, and a tube may be closed',
     up: {
-      pieces: withBrimHeight,
+      pieces: withNewFields,
       planVersions: (pinned) =>
-        isRecord(pinned['spec']) ? { ...pinned, spec: withBrimHeight(pinned['spec']) } : pinned,
+        isRecord(pinned['spec']) ? { ...pinned, spec: withNewFields(pinned['spec']) } : pinned,
     },
     adds: [],
   },
@@ -144,11 +144,12 @@ function withStrands(pinned: OldRecord, strands: number): OldRecord {
   }
 }
 
-/** Until version 7 no brim had a height of its own; none of those brims goes by it. */
-function withBrimHeight(record: OldRecord): OldRecord {
+/** Until version 7 no brim had a height of its own, and none of those brims goes by it; tubes stayed open. */
+function withNewFields(record: OldRecord): OldRecord {
   const { form } = record
-  if (!isRecord(form) || form['family'] !== 'cap') return record
-  return { ...record, form: { brimHeight: 45, ...form } }
+  if (!isRecord(form)) return record
+  if (form['family'] === 'cap') return { ...record, form: { brimHeight: 45, ...form } }
+  return form['family'] === 'tube' ? { ...record, form: { end: 'open', ...form } } : record
 }
 
 /** Until version 5 a project was one piece, and what others it had was not shown. */

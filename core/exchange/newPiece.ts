@@ -1,6 +1,6 @@
 import { NO_USE_YET } from '../cautions/use.ts'
 import { RHYTHM_DEFAULT } from '../counts/countsProblem.ts'
-import { familyOf, type FamilyName, type StoredForm } from '../forms/registry.ts'
+import { familyOf, formOf, type FamilyName, type StoredForm } from '../forms/registry.ts'
 import type { Start } from '../plan/plan.ts'
 import type { GaugeRecord, PieceRecord } from './records.ts'
 
@@ -38,6 +38,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   vessel: 'Basket',
   ball: 'Ball',
   tube: 'Tube',
+  cone: 'Cone',
 }
 
 /** How many chains a ring has when nothing else is said. */
@@ -46,6 +47,14 @@ const USUAL_CHAINS = 4
 /** A start of this kind as makers mostly work it. */
 export const usualStart = (kind: Start['kind']): Start =>
   kind === 'chainRing' ? { kind, chains: USUAL_CHAINS } : { kind }
+
+/** A piece that is to become another form; where that cannot begin as it did, it begins as is usual for it. */
+export function withForm(piece: PieceRecord, form: StoredForm): PieceRecord {
+  const starts = familyOf(form).starts(formOf(form))
+  const { construction } = piece
+  if (starts.includes(construction.start.kind)) return { ...piece, form }
+  return { ...piece, form, construction: { ...construction, start: usualStart(starts[0]!) } }
+}
 
 /** A piece as most makers begin one: sc in joined rounds, increases staggered. */
 export function newPiece({
@@ -68,7 +77,7 @@ export function newPiece({
     stitch: 'sc',
     gaugeId,
     construction: {
-      start: usualStart(familyOf(form).starts[0]!),
+      start: usualStart(familyOf(form).starts(formOf(form))[0]!),
       rounds: { kind: 'joined', turned: false, begins: 'chain', shaping: 'offTheJoin' },
       order: 'increaseLast',
       placement: 'staggered',

@@ -77,6 +77,10 @@ export interface UsualSize<F> {
   readonly uses: readonly Use[]
 }
 
+/** What becomes of an open end: it stays so, is drawn in by a thread, or is joined flat. */
+export const ENDS = ['open', 'gathered', 'flat'] as const
+export type End = (typeof ENDS)[number]
+
 /** A size that the finished piece must have, mm. */
 export interface Target {
   readonly of: MeasureKind
@@ -104,7 +108,7 @@ export interface Family<F extends { readonly family: string }> {
   /** What it asks for, in the order a maker is asked. */
   readonly fields: readonly Field<F>[]
   /** How its fabric may begin; the usual way first. */
-  readonly starts: readonly Start['kind'][]
+  starts(form: F): readonly Start['kind'][]
   /**
    * Refuses what cannot be worked with these stitches.
    * @throws SpecError at `form.<field>`, with what would be valid
@@ -124,6 +128,8 @@ export interface Family<F extends { readonly family: string }> {
   readonly tape: readonly TapePlace[]
   /** What each of its measures must come to. */
   targets(form: F, sizes: Sizes): readonly [Target, ...Target[]]
+  /** What becomes of its open end, where it may be closed. */
+  end?(form: F): End
   /** Around what it goes over, mm, where it is made to fit something. */
   around?(form: F): number | undefined
   /** The form whose wall is so far around, mm, halfway through its fabric: by what a maker can give most easily. */

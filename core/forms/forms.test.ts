@@ -34,7 +34,7 @@ const anySizes = (form: Form): fc.Arbitrary<Sizes> =>
     .record({
       w: fc.double({ min: 2, max: 15, noNaN: true }),
       ratio: fc.double({ min: 0.8, max: 2.7, noNaN: true }),
-      kind: fc.constantFrom(...familyOf(form).starts),
+      kind: fc.constantFrom(...familyOf(form).starts(form)),
       chains: fc.integer({ min: 3, max: 60 }),
     })
     .map(({ w, ratio, kind, chains }) => {

@@ -1,6 +1,7 @@
 import { mm } from '../units/millimetres.ts'
 import { ball, type BallForm } from './ball/ball.ts'
 import { cap, type CapForm } from './cap/cap.ts'
+import { cone, type ConeForm } from './cone/cone.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, TapePlace } from './family.ts'
@@ -8,7 +9,7 @@ import { tube, type TubeForm } from './tube/tube.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
 
 /** What a piece must become. */
-export type Form = DiscForm | CapForm | VesselForm | BallForm | TubeForm
+export type Form = DiscForm | CapForm | VesselForm | BallForm | TubeForm | ConeForm
 export type FamilyName = Form['family']
 
 type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
@@ -23,6 +24,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   vessel,
   ball,
   tube,
+  cone,
 }
 
 /** What there is to know of a form's family. */

@@ -58,14 +58,14 @@ export function validateWanted(
     throw new SpecError('rhythm', 'Rhythm is out of range.', 'From 0 (precise) to 1 (even).')
   }
   const { start } = construction
-  const { starts } = familyOf(form)
+  const starts = familyOf(form).starts(form)
   if (!starts.includes(start.kind)) {
     throw new SpecError(
       'construction.start',
       'This form cannot begin so.',
       starts[0] === 'joinedChain'
-        ? 'A tube begins on a chain joined into a ring.'
-        : 'It begins in the middle.',
+        ? 'So open it begins on a chain joined into a ring.'
+        : 'It begins in the middle, in a ring or a chain of two.',
     )
   }
   if (

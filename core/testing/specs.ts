@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import type { BallForm } from '../forms/ball/ball.ts'
 import type { CapForm } from '../forms/cap/cap.ts'
+import type { ConeForm } from '../forms/cone/cone.ts'
+import type { TubeForm } from '../forms/tube/tube.ts'
 import type { VesselForm } from '../forms/vessel/vessel.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
@@ -137,15 +139,35 @@ export function acrossOf({ form }: Pick<PieceSpec, 'form'>): number {
 
 /** A plain sc tube around something: stitches as in `discSpec`, fabric 4.5 mm thick. */
 export function tubeSpec(
-  form: Partial<Record<'girth' | 'ease' | 'length', number>> & { readonly of?: 'object' | 'tube' },
+  form: Partial<Record<'girth' | 'ease' | 'length', number>> & Partial<Pick<TubeForm, 'of' | 'end'>>,
   changes: Partial<PieceSpec> = {},
 ): PieceSpec {
-  const { girth = 240, of = 'object', ease = 0.03, length = 160 } = form
+  const { girth = 240, of = 'object', ease = 0.03, length = 160, end = 'open' } = form
   const plain = discSpec(1)
   return {
     ...plain,
-    form: { family: 'tube', girth: mm(girth), of, ease, length: mm(length) },
+    form: { family: 'tube', girth: mm(girth), of, ease, length: mm(length), end },
     construction: { ...plain.construction, start: { kind: 'joinedChain' } },
+    ...changes,
+  }
+}
+
+/** A cone from a point to 14 cm across, 18 cm along its side, unless asked otherwise. */
+export function coneSpec(
+  form: Partial<Record<'from' | 'to' | 'length', number>> & Partial<Pick<ConeForm, 'begins' | 'end'>>,
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { from = 40, to = 140, length = 180, begins = 'point', end = 'open' } = form
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: { family: 'cone', from: mm(from), to: mm(to), length: mm(length), begins, end },
+    gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
+    construction: {
+      ...plain.construction,
+      start: begins === 'open' ? { kind: 'joinedChain' } : { kind: 'magicRing' },
+    },
     ...changes,
   }
 }

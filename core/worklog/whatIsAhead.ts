@@ -1,4 +1,5 @@
 import { familyOf } from '../forms/registry.ts'
+import { endOf, type EndWork } from '../plan/endOf.ts'
 import { fillAfter } from '../plan/fillAfter.ts'
 import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
 import { loopsBelow, type SectionId } from '../rounds/round.ts'
@@ -16,6 +17,8 @@ export interface Ahead {
   /** It is filled before that round, or its last stitches are drawn together. */
   readonly fill?: true
   readonly draw?: number
+  /** Its end is closed so once that is done. */
+  readonly end?: EndWork
   /** An opening is left in that round, or stands below it: so many chains. */
   readonly opening?: number
   readonly overOpening?: number
@@ -30,13 +33,15 @@ const TOLD_AHEAD = 2
 export function whatIsAhead(
   rounds: readonly PlannedRound[],
   place: number,
-  spec?: Pick<PieceSpec, 'form'>,
+  spec?: Pick<PieceSpec, 'form' | 'gauge'>,
 ): Ahead | undefined {
   const number = place + 1
   if (spec && fillAfter(spec, { rounds }) === number) return { rounds: 1, fill: true }
   if (spec && familyOf(spec.form).closes && number === rounds.length) {
     return { rounds: 1, draw: rounds.at(-1)!.count }
   }
+  const end = spec && number === rounds.length ? endOf(spec, { rounds }) : undefined
+  if (end) return { rounds: 1, end }
   for (let ahead = 1; ahead <= TOLD_AHEAD; ahead++) {
     const [below, next] = [rounds[place + ahead - 1], rounds[place + ahead]]
     if (!below || !next) return undefined

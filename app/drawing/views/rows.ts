@@ -1,5 +1,5 @@
 import type { Plan, PlannedRound } from '../../../core/index.ts'
-import { footOf, rowOf, type View } from './view.ts'
+import { footOf, rowBelow, rowOf, span, type Point, type View } from './view.ts'
 
 /** Where rows lie: px per mm, and the px where the first of them begins, at its foot. */
 export interface RowsFrame {
@@ -53,21 +53,48 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
   }
 }
 
-/** A tube as it is measured, folded flat: half of each round, its first round on top. */
+/**
+ * A wall as it is measured, folded flat: half of each round, its first round on top; what widens or narrows does so on
+ * both sides.
+ */
 export function laidFlat(plan: Plan, frame: RowsFrame): View {
-  const whole = rows(plan, frame)
-  const { startLine, roundAt, trace, grip: _, fitLine: _line, rowEnd: _end, ...others } = whole
+  const { startLine, roundAt, grip: _, fitLine: _line, rowEnd: _end, ...others } = rows(plan, frame)
+  const { scale, x, y, mirrored } = frame
+  const side = mirrored ? -1 : 1
+  const begins = footOf(plan, plan.rounds[0]!)
+  const widest = Math.max(...plan.rounds.map(rowOf))
+  /** How far in a row begins whose half is shorter than the widest. */
+  const inset = (row: number) => (FOLD * (widest - row)) / 2
   return {
     ...others,
-    trace: (from, to, along, row, into) => trace(Math.min(FOLD, from), Math.min(FOLD, to), along, row, into),
+    trace: (from, to, along, row, into) => {
+      const down = y + (along - begins) * scale
+      const push = (share: number) =>
+        into.push(x + side * (inset(row) + Math.min(FOLD, share) * row) * scale, down)
+      push(from)
+      if (from !== to) push(to)
+    },
     shows: (from, to) => Math.min(from, to) < FOLD - 1e-9,
     roundAt: (point) => {
-      const round = roundAt(point)
-      const right = ((frame.mirrored ? -1 : 1) * (point.x - frame.x)) / frame.scale
-      return round && right <= FOLD * rowOf(round) ? round : undefined
+      const round = roundAt({ x, y: point.y })
+      const right = (side * (point.x - x)) / scale
+      const left = round && inset(rowOf(round))
+      return round && right >= left! && right <= left! + FOLD * rowOf(round) ? round : undefined
     },
     startLine,
   }
+}
+
+/** What a wall that is laid flat covers, as one outline. */
+export function outlineFlat(view: View): Point[] {
+  const { plan } = view
+  const first = plan.rounds[0]!
+  const levels = [
+    { along: footOf(plan, first), row: rowBelow(plan, first) },
+    ...plan.rounds.map((round) => ({ along: round.at.arc, row: rowOf(round) })),
+  ]
+  const edge = (share: number) => levels.map(({ along, row }) => span(view, share, share, along, row)[0]!)
+  return [...edge(0), ...edge(FOLD).reverse()]
 }
 
 /** Half of a round lies in front. */

@@ -15,7 +15,8 @@ interface CrownWordsProps {
 export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
   const sizes = useSizes()
   const crown = lastOfCrown(plan)
-  if (!crown) return null
+  const closing = closingWords(spec, plan, sizes)
+  if (!crown) return closing === '' ? null : <p className="text-16 leading-snug">{closing}</p>
   const across = measured('across', crown.asEdge)
   const { object, middle, inside, outside, rib } = wallFit(spec, plan)
   const hangs = wordsOf(spec.form).hangs === true
@@ -51,7 +52,7 @@ function ClosingWords({ plan, spec, guess }: CrownWordsProps) {
         Widest: {guess ? 'about ' : ''}
         {sizes.full(around!.value)} around{closes.grows(spec.form) > 0 && ', filled,'} at Rnd {widest.number}
       </strong>
-      , {widest.count} sts. {closingWords(spec, plan)}
+      , {widest.count} sts. {closingWords(spec, plan, sizes)}
     </p>
   )
 }

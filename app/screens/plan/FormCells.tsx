@@ -1,4 +1,11 @@
-import { fieldsOf, isAsked, type AnyField, type PieceRecord, type StoredForm } from '../../../core/index.ts'
+import {
+  fieldsOf,
+  isAsked,
+  type AnyField,
+  type PieceRecord,
+  type StoredForm,
+  withForm,
+} from '../../../core/index.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parsePercent } from '../../ui/parseCount.ts'
@@ -35,10 +42,8 @@ function FormCell({
   const sizes = useSizes()
   const words = askingWordsOf(piece.form).fields[field.key]!
   const value = valueIn(piece.form, field.key)
-  const withValue = (next: number | string): PieceRecord => ({
-    ...piece,
-    form: { ...piece.form, [field.key]: next },
-  })
+  const withValue = (next: number | string): PieceRecord =>
+    withForm(piece, { ...piece.form, [field.key]: next })
   const wrong = faultAt(fault, `form.${field.key}`)
   if (field.kind === 'choice') {
     const choices = words.choices!

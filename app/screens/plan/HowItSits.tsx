@@ -2,6 +2,7 @@ import { wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
 import { WallFromAbove } from '../../drawing/WallFromAbove.tsx'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { closingWords } from '../../words/closingWords.ts'
 import { wallFitWords } from '../../words/formQuestionWords.ts'
 
 interface HowItSitsProps {
@@ -20,7 +21,7 @@ export function HowItSits({ plan, spec, size, guess }: HowItSitsProps) {
   return (
     <div className="shrink-0" style={{ width: size }}>
       <p className="pb-1 text-16 leading-tight">
-        <strong>{bold}</strong> {rest}
+        <strong>{bold}</strong> {rest} {closingWords(spec, plan, sizes)}
       </p>
       <WallFromAbove
         round={plan.rounds.at(-1)!}

@@ -1,4 +1,12 @@
-import { familyOf, LIMITS, STITCHES, usualStart, type PieceRecord, type Start } from '../../../core/index.ts'
+import {
+  familyOf,
+  formOf,
+  LIMITS,
+  STITCHES,
+  usualStart,
+  type PieceRecord,
+  type Start,
+} from '../../../core/index.ts'
 import { Choices, type Choice } from '../../ui/Choices.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
@@ -21,7 +29,7 @@ export function StartEditor({ model }: { model: PlanModel }) {
     constraints: { ...otherConstraints, firstCount: count },
   })
   const short = STITCHES[piece.stitch].short[settings.terms]
-  const { starts } = familyOf(piece.form)
+  const starts = familyOf(piece.form).starts(formOf(piece.form))
   const choices: readonly Choice<Start['kind']>[] = [
     { value: 'magicRing', label: 'Magic ring', detail: 'Draws closed: no hole.' },
     { value: 'chainTwo', label: 'Chain 2', detail: 'All of round 1 into the 2nd chain from the hook.' },

@@ -75,7 +75,7 @@ function Sheet({ view, yarns, settings }: SheetProps) {
   const over = sizes.gaugeOver.millimetres
   const letter = hookLetter(gauge.hook)
   const name = (id: string) => yarns.find((yarn) => yarn.id === id)
-  const closing = closingWords(spec, plan)
+  const closing = closingWords(spec, plan, sizes)
   return (
     <main className="grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-4 px-7 py-4 max-sm:px-4 print:max-w-none print:p-0">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">

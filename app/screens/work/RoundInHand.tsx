@@ -9,6 +9,7 @@ import {
   type WorkView,
 } from '../../../core/index.ts'
 import { useSettings, useYarns } from '../../store/queries.ts'
+import { useSizes } from '../../ui/useSizes.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { CheckpointAhead } from './CheckpointAhead.tsx'
 import { CountTape } from './CountTape.tsx'
@@ -36,6 +37,7 @@ const ROOM_FOR_ALL = 690
 export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const { terms } = useSettings()
   const yarns = useYarns()
+  const sizes = useSizes()
   const { round, repeat } = now
   const ops = round.steps[repeat.step]!.ops
   const text = writeOps(ops, terms)
@@ -81,6 +83,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
                   hangs,
                   joined: spec.construction.rounds.kind === 'joined',
                   names: ahead.yarns ? yarnNames(yarns ?? [], ahead.yarns) : '',
+                  sizes,
                 })}
               </strong>
             </p>

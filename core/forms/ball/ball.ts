@@ -68,7 +68,7 @@ export const ball: Family<BallForm> = {
     { kind: 'share', key: 'widest', least: WIDEST[0], most: WIDEST[1], usual: 0.5 },
     { kind: 'choice', key: 'filling', choices: FILLINGS },
   ],
-  starts: ['magicRing', 'chainTwo'],
+  starts: () => ['magicRing', 'chainTwo'],
   validate(form, sizes) {
     const { across, longer, widest, filling } = form
     if (!FILLINGS.includes(filling)) {

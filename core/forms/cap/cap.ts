@@ -145,7 +145,7 @@ export const cap: Family<CapForm> = {
       while: { key: 'brim', is: RIBBED },
     },
   ],
-  starts: ['magicRing', 'chainTwo', 'chainRing'],
+  starts: () => ['magicRing', 'chainTwo', 'chainRing'],
   validate(form, sizes) {
     const { head, depth, ease, crown, brim } = form
     if (!CROWNS.includes(crown)) {

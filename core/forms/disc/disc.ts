@@ -26,7 +26,7 @@ const leastAcross = ({ h, start }: Sizes): number => 2 * (start.hole + 2 * h)
 /** A disc of radius r wants 2πr around: N* = 2πr/w (FIELD §3). */
 export const disc: Family<DiscForm> = {
   fields: [{ kind: 'length', key: 'across', least: 1, most: WIDEST_DISC, usual: 220 }],
-  starts: ['magicRing', 'chainTwo', 'chainRing'],
+  starts: () => ['magicRing', 'chainTwo', 'chainRing'],
   validate({ across }, sizes) {
     const least = leastAcross(sizes)
     const most = Math.min(WIDEST_DISC, 2 * MOST_ROUNDS * sizes.h)

@@ -1,7 +1,7 @@
 import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
-import type { Family, Sizes } from '../family.ts'
+import { ENDS, type End, type Family, type Sizes } from '../family.ts'
 
 /** An even tube, open at both ends, worked from a chain joined into a ring. */
 export interface TubeForm {
@@ -12,6 +12,7 @@ export interface TubeForm {
   /** The share by which the inside is smaller than the object; below 0 it is larger. */
   readonly ease: number
   readonly length: Millimetres
+  readonly end: End
 }
 
 /** The one section of a form that is no more than a wall. */
@@ -40,10 +41,14 @@ export const tube: Family<TubeForm> = {
     { kind: 'choice', key: 'of', choices: ['object', 'tube'] },
     { kind: 'share', key: 'ease', least: -0.1, most: 0.2, usual: 0.03 },
     { kind: 'length', key: 'length', least: 5, most: LONGEST, usual: 160 },
+    { kind: 'choice', key: 'end', choices: ENDS },
   ],
-  starts: ['joinedChain'],
+  starts: () => ['joinedChain'],
   validate(form, sizes) {
-    const { girth, of, ease, length } = form
+    const { girth, of, ease, length, end } = form
+    if (!ENDS.includes(end)) {
+      throw new SpecError('form.end', 'There is no such end.', 'Take one of the three.')
+    }
     if (of !== 'object' && of !== 'tube') {
       throw new SpecError('form.of', 'A girth is that of an object or of the tube.', 'Take one of the two.')
     }
@@ -111,6 +116,7 @@ export const tube: Family<TubeForm> = {
     if (form.of === 'tube') return { ...form, girth: mm(girth) }
     return { ...form, ease: 1 - (girth - Math.PI * thickness) / form.girth }
   },
+  end: ({ end }) => end,
   around: ({ of, girth }) => (of === 'object' ? girth : undefined),
   towards(form, { thickness }, { of, value }) {
     if (of === 'length') return { ...form, length: mm(value) }

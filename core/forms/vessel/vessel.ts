@@ -68,7 +68,7 @@ export const vessel: Family<VesselForm> = {
     { kind: 'share', key: 'lean', least: LEANS[0], most: LEANS[1], usual: 0 },
     { kind: 'choice', key: 'edge', choices: ['crisp', 'rounded'] },
   ],
-  starts: ['magicRing', 'chainTwo', 'chainRing'],
+  starts: () => ['magicRing', 'chainTwo', 'chainRing'],
   validate(form, sizes) {
     const { base, of, height, lean, edge } = form
     if (of !== 'outside' && of !== 'inside') {
