@@ -121,6 +121,7 @@ export {
 } from './forms/registry.ts'
 export { flatRound } from './forms/disc/disc.ts'
 export { type Outline, type TapePlace, type Target } from './forms/family.ts'
+export { painted, striped, type Band } from './yarn/stripes.ts'
 export { endOf, type EndWork } from './plan/endOf.ts'
 export { chainsOf } from './plan/openings.ts'
 export type { Opening } from './plan/plan.ts'

@@ -205,3 +205,55 @@ test('a ribbed brim: how it lies and stretches is said, its height is asked, fol
   await expect(height).toHaveCount(0)
   await expect(rounds).not.toContainText('FPdc')
 })
+
+test('stripes are painted: dragged over the list or over the drawing, by keys, and in bands told in cm', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${cap}/plan`)
+  const runs = async () =>
+    (await stored<{ id: string; colours: { fromRound: number; yarn: string }[] }>(page, 'pieces'))
+      .find(({ id }) => id === 'cap')!
+      .colours.map(({ fromRound, yarn }) => `${fromRound} ${yarn}`)
+  const before = await runs()
+  const brush = page.getByRole('button', { name: 'Paint rounds with Tarn' })
+  await brush.click()
+  await expect(brush).toHaveAttribute('aria-pressed', 'true')
+  const row = async (number: number) => (await page.locator(`tr[data-from="${number}"]`).boundingBox())!
+  const [third, sixth] = [await row(3), await row(6)]
+  await page.mouse.move(third.x + 80, third.y + 9)
+  await page.mouse.down()
+  await page.mouse.move(sixth.x + 80, sixth.y + 9, { steps: 6 })
+  await page.mouse.up()
+  await expect.poll(runs).toEqual(['1 lichen', '3 tarn', '7 lichen', ...before.slice(1)])
+  // One round more by key, from the list.
+  await page.locator('tr[data-from="7"]').focus()
+  await page.keyboard.press('Enter')
+  await expect.poll(runs).toEqual(['1 lichen', '3 tarn', '8 lichen', ...before.slice(1)])
+  // Over the wall in the drawing: what was lichen there is painted over.
+  const wall = page.locator('canvas').first()
+  const box = (await wall.boundingBox())!
+  await page.mouse.move(box.x + 240, box.y + 430)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 240, box.y + 510, { steps: 8 })
+  await page.mouse.up()
+  await expect.poll(async () => (await runs()).length).toBeLessThan(6)
+  await page.keyboard.press('Escape')
+  await expect(brush).toHaveAttribute('aria-pressed', 'false')
+
+  await page.getByRole('button', { name: /^Yarn/ }).first().click()
+  await page.getByLabel('Stripes over').selectOption('Wall')
+  await page.getByLabel('Bands are told').selectOption('in cm')
+  await page.getByLabel('Yarn of band 1').selectOption('Tarn')
+  await page.getByLabel('Yarn of band 2').selectOption('Lichen')
+  await field(page, 'Band 1').fill('0')
+  await expect(page.getByRole('alert').filter({ hasText: /From/ })).toBeVisible()
+  await field(page, 'Band 1').fill('1,5')
+  await field(page, 'Band 2').fill('1.5')
+  await page.getByRole('button', { name: 'Stripe it' }).click()
+  await expect
+    .poll(async () => (await runs()).filter((run) => run.endsWith('tarn')).length)
+    .toBeGreaterThan(3)
+  await page.reload()
+  expect((await runs()).some((run) => run === '15 tarn')).toBe(true)
+})

@@ -109,7 +109,7 @@ export const strands = whole('strands')
 export const colours = Joi.array()
   .items(record({ fromRound: round, yarn: id }, { beside }))
   .min(1)
-  .max(200)
+  .max(500)
 
 /** How a fabric is textured; which numbers belong to it is a matter of planning. */
 export const texture = record(

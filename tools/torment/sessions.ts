@@ -18,12 +18,12 @@ import {
   type CopyRecord,
   type LogEvent,
   type PieceReading,
-  type PieceRecord,
   type Plan,
   type YarnRecord,
   unpin,
 } from '../../core/index.ts'
-import { anyForm, anySeen, noForm } from './anyForm.ts'
+import { anyForm, anySeen } from './anyForm.ts'
+import { PIECE_EDITS } from './pieceEdits.ts'
 import { dice } from '../../core/testing/dice.ts'
 import { beginCopy } from '../../app/store/beginCopy.ts'
 import { database } from '../../app/store/database.ts'
@@ -60,26 +60,6 @@ interface Bench {
   tabs: WorkSession[]
   readonly counted: Set<string>
 }
-
-/** Edits of a piece that fields would send, and some that none should. */
-const PIECE_EDITS: readonly ((piece: PieceRecord, random: () => number) => PieceRecord)[] = [
-  (piece, random) => ({ ...piece, form: anyForm(random, piece.form.family) }),
-  (piece, random) => ({ ...piece, form: noForm(piece.form, random) }),
-  (piece, random) => ({ ...piece, quantity: Math.floor(random() * 12) }),
-  (piece, random) => ({ ...piece, quantity: 1 + random() }),
-  (piece, random) => ({ ...piece, rhythm: random() * 1.2 }),
-  (piece, random) => ({ ...piece, constraints: { evenRounds: [Math.floor(random() * 9)] } }),
-  (piece, random) => ({
-    ...piece,
-    constraints: { firstCount: 5 + Math.floor(random() * 4), multiples: [{ fromRound: 1, of: 2 }] },
-  }),
-  (piece) => ({ ...piece, stitch: piece.stitch === 'sc' ? 'hdc' : 'sc' }),
-  (piece, random) => ({
-    ...piece,
-    colours: [...piece.colours, { fromRound: Math.floor(random() * 6), yarn: piece.colours[0]!.yarn }],
-  }),
-  (piece) => ({ ...piece, construction: { ...piece.construction, rounds: { kind: 'spiral' } } }),
-]
 
 const YARN_EDITS: readonly ((yarn: YarnRecord, random: () => number) => YarnRecord)[] = [
   (yarn, random) => ({ ...yarn, metresPerBall: random() * 200 }),

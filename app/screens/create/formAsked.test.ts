@@ -14,7 +14,7 @@ test('nothing is asked for while a length is missing; shares and choices are as 
   expect(formAsked(tube, {}, sizes)).toEqual({})
   expect(formAsked(tube, { girth: '24', length: ' ' }, sizes)).toEqual({})
   expect(formAsked(tube, { girth: '24', length: '16,5' }, sizes)).toEqual({
-    form: { family: 'tube', girth: 240, of: 'object', ease: 0.03, length: 165 },
+    form: { family: 'tube', girth: 240, of: 'object', ease: 0.03, length: 165, end: 'open' },
   })
   expect(formAsked(tube, { girth: '24', length: '16', ease: '−2 %', of: 'tube' }, sizes).form).toMatchObject({
     ease: -0.02,

@@ -14,6 +14,7 @@ import {
   type Terms,
   type YarnRecord,
 } from '../../../core/index.ts'
+import type { Painting } from './usePainting.ts'
 import { NewYarnMark } from '../../drawing/PlanOverlay.tsx'
 import type { Sizes } from '../../ui/useSizes.ts'
 import { MEASURE_WORDS } from '../../words/measureWords.ts'
@@ -33,6 +34,8 @@ interface LedgerProps {
   /** Told where the middle of each row lies, px from the top of the table, whenever that changes. */
   readonly onRows?: (middles: readonly number[]) => void
   readonly className?: string
+  /** Rounds that are being painted, and what Enter does with a row while a yarn is taken up. */
+  readonly painting?: Pick<Painting, 'brush' | 'stroke' | 'paint'>
 }
 
 const signed = (of: MeasureKind) => {
@@ -42,8 +45,8 @@ const signed = (of: MeasureKind) => {
 
 /** The rounds in crochet words, with counts and the sizes to expect. */
 export function Ledger(props: LedgerProps) {
-  const { plan, spec, terms, sizes, yarns, guess, lit, onPoint, rowHeight, onScroll, onRows, className } =
-    props
+  const { plan, spec, terms, sizes, yarns, guess, lit, onPoint, rowHeight, className, painting } = props
+  const { onScroll, onRows } = props
   const body = useRef<HTMLTableSectionElement>(null)
   const found = useMemo(() => plan.rounds.map((round) => promisesOf(spec, round)[0]!), [spec, plan])
   const [first = 'across', ...others] = [...new Set(found.map(({ of }) => of))]
@@ -82,7 +85,13 @@ export function Ledger(props: LedgerProps) {
     return () => observer.disconnect()
   }, [onRows, groups])
 
-  const moveFocus = (event: KeyboardEvent, row: number) => {
+  const onKey = (event: KeyboardEvent, row: number) => {
+    const group = groups[row]!
+    if (event.key === 'Enter' && painting?.brush !== undefined) {
+      event.preventDefault()
+      painting.paint({ from: group[0]!.number, to: group.at(-1)!.number })
+      return
+    }
     const to = event.key === 'ArrowDown' ? row + 1 : event.key === 'ArrowUp' ? row - 1 : -1
     if (to < 0 || to >= groups.length) return
     event.preventDefault()
@@ -130,18 +139,22 @@ export function Ledger(props: LedgerProps) {
             const below = belowOf(plan.rounds, begins)
             const newYarn = below !== undefined && !sameYarns(below, begins)
             const here = lit !== undefined && lit >= begins.number && lit <= number
+            const { stroke } = painting ?? {}
+            const stroked = stroke !== undefined && stroke.from <= number && stroke.to >= begins.number
             const checkpoint = checkpoints.get(number)
             const text = writeRoundBody(round, terms)
             return (
               <tr
                 key={number}
+                data-from={begins.number}
+                data-to={number}
                 tabIndex={index === groupOf(lit ?? 1) ? 0 : -1}
-                className={clsx('outline-offset-[-3px]', here && 'bg-film-2')}
+                className={clsx('outline-offset-[-3px]', stroked ? 'bg-tape' : here && 'bg-film-2')}
                 style={{ height: rowHeight }}
                 onPointerEnter={() => onPoint(number)}
                 onFocus={() => onPoint(number)}
                 onBlur={() => onPoint(undefined)}
-                onKeyDown={(event) => moveFocus(event, index)}
+                onKeyDown={(event) => onKey(event, index)}
               >
                 <th
                   scope="row"

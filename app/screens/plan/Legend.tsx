@@ -35,12 +35,13 @@ export function Legend({ terms, stitch, newYarn, decreases, radius, centre }: Le
           inc
         </text>
         {decreases && (
-          <>
+          // Beside the first of them: farther down the piece itself would lie under it.
+          <g transform="translate(72 -57)">
             <path d="M9 70H21L28 86H2Z" fill="var(--color-film)" stroke="var(--color-dec)" strokeWidth={2} />
             <text x={34} y={84}>
               dec
             </text>
-          </>
+          </g>
         )}
         <path d={`M${2 * radius - 90} 20h26`} stroke="var(--color-ink)" strokeWidth={4.6} />
         <path d={`M${2 * radius - 90} 20h26`} stroke="var(--color-tape)" strokeWidth={2.8} />

@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { useState } from 'react'
 import { fieldsOf } from '../../../core/index.ts'
 import { isFlat, isWall } from '../../drawing/views/viewOf.ts'
@@ -12,6 +13,7 @@ import type { PlanModel } from './planModel.ts'
 import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
+import { usePainting } from './usePainting.ts'
 import { WallOnDesk } from './WallOnDesk.tsx'
 import { StartWork, YarnAndTime } from './YarnAndTime.tsx'
 
@@ -32,6 +34,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
   const [lit, setLit] = useState<number>()
   const [scrolled, setScrolled] = useState(0)
   const [rows, setRows] = useState<readonly number[]>([])
+  const painting = usePainting(model, lit)
   const print = settings.print / 100
   const mirrored = settings.hand === 'left'
   const guess = spec?.gauge.certainty === 'guess'
@@ -62,7 +65,14 @@ export function PlanDesk({ model }: { model: PlanModel }) {
   }
   const drawing = plan && spec && { model, plan, spec, layout, lit, onPoint: setLit, leaderTo }
   return (
-    <main ref={area} className="relative grow overflow-hidden">
+    <main
+      ref={area}
+      className={clsx(
+        'relative grow overflow-hidden',
+        painting.brush !== undefined && 'cursor-crosshair select-none',
+      )}
+      onPointerDown={painting.onPointerDown}
+    >
       {width > 0 && drawing && (
         <>
           {wall ? (
@@ -91,6 +101,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
               rowHeight={ROW * print}
               onScroll={setScrolled}
               onRows={setRows}
+              painting={painting}
             />
           </section>
         </>
@@ -122,7 +133,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
         >
           <Notices model={model} />
         </div>
-        <YarnAndTime model={model} />
+        <YarnAndTime model={model} painting={painting} />
         <StartWork model={model} />
       </section>
     </main>

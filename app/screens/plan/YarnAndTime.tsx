@@ -1,4 +1,5 @@
-import { ChevronRight } from 'lucide-react'
+import clsx from 'clsx'
+import { Brush, ChevronRight } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
 import { useState } from 'react'
 import { ballsToBuy, LIMITS, metresAtHand, type YarnRecord } from '../../../core/index.ts'
@@ -8,23 +9,42 @@ import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 import { duration } from '../../words/wording.ts'
+import type { Painting } from './usePainting.ts'
 import type { PlanModel } from './planModel.ts'
 import { pieceAddress } from '../../words/pieceWords.ts'
 
 /** Yarn as cords whose length is what is needed, and the time it takes. */
-export function YarnAndTime({ model }: { model: PlanModel }) {
+export function YarnAndTime({
+  model,
+  painting,
+}: {
+  model: PlanModel
+  /** Where rounds can be painted: a yarn is taken up by its name. */
+  painting?: Pick<Painting, 'brush' | 'pick'>
+}) {
   const { plan, yarns, settings, learnedPace, piece, copies } = model
   const sizes = useSizes()
   if (!plan) return null
   const toGo = piece.quantity - copies.filter(({ finishedAt }) => finishedAt !== undefined).length
+  const paints = painting !== undefined && plan.yarn.length > 1
   const longest = Math.max(...plan.yarn.map(({ metres }) => metres))
   return (
     <div className="grid gap-1 text-16 max-sm:text-18">
       {plan.yarn.map(({ yarn: id, metres, doubt }) => {
         const yarn = yarns.find((candidate) => candidate.id === id)
         return (
-          <div key={id} className="grid grid-cols-[3.6rem_6rem_1fr] items-center gap-2 leading-tight">
-            <span className="truncate">{yarn?.name}</span>
+          <div
+            key={id}
+            className={clsx(
+              'grid items-center gap-2 leading-tight',
+              paints ? 'grid-cols-[4.9rem_3.4rem_1fr]' : 'grid-cols-[3.6rem_6rem_1fr]',
+            )}
+          >
+            {paints ? (
+              <BrushButton id={id} yarn={yarn} {...painting} />
+            ) : (
+              <span className="truncate">{yarn?.name}</span>
+            )}
             <Cord colour={yarn?.colour ?? '#FAFCFB'} share={metres / longest} />
             <span>
               <span className="slab text-18">{sizes.yarn.full(metres)}</span>{' '}
@@ -46,6 +66,34 @@ export function YarnAndTime({ model }: { model: PlanModel }) {
         </span>
       </div>
     </div>
+  )
+}
+
+/** Takes a yarn up to paint rounds with, or puts it away. */
+function BrushButton({
+  id,
+  yarn,
+  brush,
+  pick,
+}: Pick<Painting, 'brush' | 'pick'> & { readonly id: string; readonly yarn: YarnRecord | undefined }) {
+  const held = brush === id
+  return (
+    <button
+      type="button"
+      aria-pressed={held}
+      aria-label={`Paint rounds with ${yarn?.name ?? 'this yarn'}`}
+      title={
+        held ? 'Drag over rounds of the drawing or the list; Escape puts it away' : 'Paint rounds with it'
+      }
+      className={clsx(
+        'flex min-h-7 items-center gap-1 text-left underline-offset-4',
+        held ? 'bg-tape' : 'hover:underline',
+      )}
+      onClick={() => pick(held ? undefined : id)}
+    >
+      <span className="truncate">{yarn?.name}</span>
+      <Brush aria-hidden size={15} className="shrink-0" />
+    </button>
   )
 }
 

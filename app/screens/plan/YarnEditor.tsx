@@ -8,6 +8,7 @@ import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { newYarnColour } from '../yarns/newYarnColours.ts'
 import type { PlanModel } from './planModel.ts'
+import { StripesEditor } from './StripesEditor.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { NameField } from '../../ui/NameField.tsx'
 
@@ -106,6 +107,7 @@ export function YarnEditor({ model }: { model: PlanModel }) {
       <button type="button" className="choice items-center text-18" onClick={() => void addRun()}>
         <Plus aria-hidden size={20} /> Another yarn from a round on
       </button>
+      {plan && yarns.length > 1 && <StripesEditor model={model} plan={plan} />}
     </div>
   )
 }
