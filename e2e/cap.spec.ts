@@ -257,3 +257,13 @@ test('stripes are painted: dragged over the list or over the drawing, by keys, a
   await page.reload()
   expect((await runs()).some((run) => run === '15 tarn')).toBe(true)
 })
+
+test('finished with its rib, a cap is measured and kept, and its gauge stays as it is', async ({ page }) => {
+  await finishAt(page, `${cap}/plan`, 28)
+  await field(page, 'Wide, laid flat').fill('21')
+  await field(page, 'Deep, along it').fill('21.3')
+  await expect(page.getByText('Textured, it tells of itself')).toBeVisible()
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByText('What it measures is kept with it.').first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Keep it anew' })).toBeVisible()
+})

@@ -1,5 +1,6 @@
 import type { Evidence } from '../gauge/evidence.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
+import { familyOf } from '../forms/registry.ts'
 import { textureIn } from '../plan/sectionWork.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
 import { seenOf, sizeSeen, type PieceReading } from './pieceReading.ts'
@@ -21,8 +22,8 @@ export function learnFromPiece(
     construction: { start, loops },
   } = spec
   const worked = rounds.slice(0, reading.afterRound)
-  // A texture tells nothing sure of the plain stitch.
-  if (worked.some(({ section }) => textureIn(spec, section))) return undefined
+  // A texture tells nothing sure of the plain stitch, nor does what filling stretches.
+  if (worked.some(({ section }) => textureIn(spec, section)) || familyOf(spec.form).closes) return undefined
   const taken = {
     // One a piece: measured again, it takes the place of what was measured before.
     id: `piece-${reading.copyId}`.slice(0, 64),

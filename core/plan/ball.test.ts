@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { plain } from '../rounds/steps.ts'
 import { halfEllipse } from '../forms/ball/halfEllipse.ts'
 import { SpecError } from '../errors/specError.ts'
 import { verify } from '../rounds/verify.ts'
@@ -103,4 +104,28 @@ test('wishes that no ball can fulfil get a sentence that says what would do', ()
   expect(refused({ across: 5000 })).toEqual(['form.across', expect.stringContaining('Up to')])
   expect(refused({ longer: 9 })[0]).toBe('form.longer')
   expect(refused({ widest: 0.01 })[0]).toBe('form.widest')
+})
+
+test('planned on from the closing half, it still undoes the way out; a round that went wrong there is paced afresh', () => {
+  const spec = ballSpec({})
+  const plan = planPiece(spec)
+  const widest = plan.rounds.findLast(({ section }) => section === 'out')!.number
+  const counts = plan.rounds.map(({ count }) => count)
+  for (const last of [widest - 3, widest, widest + 1, widest + 4]) {
+    const { radius, z, arc } = plan.rounds[last - 1]!.at
+    const edge = { radius: radius * 0.96, z: z * 0.96, sd: 1, along: { arc: arc * 0.96, sd: 1 } }
+    const again = planPiece(spec, { rounds: plan.rounds.slice(0, last), edge })
+    const back = again.rounds.map(({ count }) => count)
+    const out = again.rounds.filter(({ section }) => section === 'out').length
+    // By hand: the round k after the widest has the count of the round k before it.
+    for (let k = 1; k < out; k++) expect(back[out - 1 + k]).toBe(back[out - 1 - k])
+    if (last >= widest) expect(back).toEqual(counts)
+  }
+  const wrong = plan.rounds.slice(0, widest + 1)
+  const off = wrong.map((round, index) =>
+    index < widest ? round : { ...round, steps: [...round.steps, { times: 1, ops: [plain('sc')] }] },
+  )
+  const { radius, z, arc } = wrong.at(-1)!.at
+  const afresh = planPiece(spec, { rounds: off, edge: { radius, z, sd: 1, along: { arc, sd: 1 } } })
+  expect(afresh.rounds.at(-1)!.count).toBeLessThan(12)
 })

@@ -33,8 +33,12 @@ export function countsFor(
   const last = worked.at(-1)
   if (last && asked.length === 0) return []
   const mirror = asked.findIndex(({ section }) => section.mirrors !== undefined)
-  if (mirror >= 0 && !before.some(({ id }) => id === asked[mirror]!.section.id)) {
-    return mirrored(spec, asked, mirror, worked, before)
+  if (mirror >= 0) {
+    const begun = before.filter(({ id }) => id === asked[mirror]!.section.id).length
+    // Where the way back has begun otherwise than it was to, it is paced afresh.
+    if (begun === 0 || onTheWayBack(worked, before) === begun) {
+      return mirrored(spec, asked, mirror, worked, before, begun)
+    }
   }
   const wall = asked.every(({ section }) => section.even)
   const oneWall = wall && asked.every(({ section }) => section.id === asked[0]!.section.id)
@@ -64,12 +68,30 @@ function mirrored(
   from: number,
   worked: readonly PlannedRound[],
   before: readonly Outline[],
+  begun: number,
 ): readonly number[] {
   const of = asked[from]!.section.mirrors
   const first = from === 0 ? [] : countsFor(spec, asked.slice(0, from), worked, before)
   const there = worked.flatMap(({ count }, index) => (before[index]!.id === of ? [count] : []))
   const back = [...there, ...first].reverse().slice(1)
-  return [...first, ...asked.slice(from).map((_, index) => back[Math.min(index, back.length - 1)]!)]
+  const countOn = (index: number) => back[Math.min(begun + index, back.length - 1)]!
+  return [...first, ...asked.slice(from).map((_, index) => countOn(index))]
+}
+
+/**
+ * How many worked rounds of what closes again are on the way back, each with the count that its way out had; nothing
+ * when one of them has another.
+ */
+export function onTheWayBack(
+  worked: readonly Pick<PlannedRound, 'count'>[],
+  before: readonly Outline[],
+): number | undefined {
+  const of = before.at(-1)?.mirrors
+  if (of === undefined) return undefined
+  const out = worked.filter((_, index) => before[index]!.id === of)
+  const back = worked.filter((_, index) => before[index]!.mirrors === of)
+  const undoes = back.every(({ count }, index) => count === out[out.length - 2 - index]?.count)
+  return undoes ? back.length : undefined
 }
 
 /**

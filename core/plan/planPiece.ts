@@ -9,7 +9,7 @@ import { validateSpec } from './validateSpec.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
 import { chooseRounds, reachableWithin, wholeRounds, type RoundChoice } from './chooseRounds.ts'
 import { layAs, toLay, type LayAs } from './beginningOf.ts'
-import { countsFor, type RoundAsked } from './countsFor.ts'
+import { countsFor, onTheWayBack, type RoundAsked } from './countsFor.ts'
 import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece, type LayPiece } from './layPiece.ts'
 import { layRounds } from './layRounds.ts'
@@ -188,6 +188,12 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
 
   // What closes again is as long as its shape is, in whole rounds.
   const { closes } = familyOf(spec.form)
+  const wayBack = begun ? onTheWayBack(base.worked, base.sections) : undefined
+  if (wayBack !== undefined) {
+    const out = base.sections.filter(({ id }) => id === section.mirrors).length
+    const left = Math.max(1, out - 1 - wayBack)
+    return candidate(spec, wholeRounds(left * height, body, height, 1)[0]!, gauges, base)
+  }
   if (closes && (begun || section.mirrors === undefined)) {
     const [rounds] = wholeRounds(Math.max(0, wanted), body, height, begun ? 0 : 1)
     return candidate(spec, rounds!, gauges, base)

@@ -43,6 +43,12 @@ const NOTHING_YET: FinishedDraft = { edge: 'flat', much: 'little', sizes: [] }
 /** So far from what was foretold it is a slip of the pen. */
 const FAR = Math.log(1.5)
 
+const TELLS_OF_ITSELF = 'Textured, it tells of itself: it is kept, and its gauge stays as it is.'
+
+/** Whether a part of it is textured: its gauge is that of plain stitches. */
+const isTextured = (spec: PieceSpec): boolean =>
+  Object.values(spec.sections ?? {}).some((work) => work?.texture !== undefined)
+
 /** What the finished piece really measures: kept beside what was foretold, and taught to its gauge. */
 export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps) {
   const { project, piece, gauge } = view
@@ -90,15 +96,16 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   const far = offs.find(({ off }) => Math.abs(Math.log(1 + off)) > FAR)
   const evidence = reading && learnFromPiece(reading, plan, spec, name)
   const fault = evidence && refusalOf(() => validateEvidence(evidence, gauge), sizes.speech)
-  const ready = evidence !== undefined && fault === undefined && !far
+  const teaches = !isTextured(spec)
+  const ready = reading !== undefined && (!teaches || evidence !== undefined) && fault === undefined && !far
   const farWords =
     far &&
     `${sizes.full(far.seen)} is far from the ${sizes.full(far.promised.value)} foretold. Check the tape and its unit.`
   const keep = async () => {
-    if (!reading || !evidence || !ready) return
+    if (!reading || !ready) return
     const kept = { ...reading, id: known?.id ?? freshId() }
     await keepFinished(kept, gauge, evidence)
-    say(`${gauge.name} has learned from it.`, {
+    say(evidence ? `${gauge.name} has learned from it.` : 'What it measures is kept with it.', {
       label: 'Undo',
       run: () => void keepFinished(known ?? kept, gauge),
     })
@@ -129,7 +136,7 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
             </strong>{' '}
           </>
         )}
-        <RecordSentence record={record} />
+        {teaches ? <RecordSentence record={record} /> : TELLS_OF_ITSELF}
       </p>
       <div>
         <button type="button" className="button-ink" disabled={!ready} onClick={() => void keep()}>
