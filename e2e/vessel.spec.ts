@@ -4,13 +4,16 @@ import { stored } from './storage.ts'
 
 const basket = '/project/kindling-basket/piece/basket'
 
-/** The basket of the demo with a wall as plain as its base, in place of its check. */
+/** The basket of the demo with a wall as plain as its base and a crisp edge, in place of its check and its lip. */
 async function plainWall(page: Page): Promise<void> {
   await openShelf(page)
   await page.goto(`${basket}/plan`)
   await page.getByRole('button', { name: /^Stitch/ }).click()
   await page.getByLabel('Wall: texture').selectOption('Plain')
   await page.getByLabel('Wall: stitch').selectOption('As the base')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^Edge of the base/ }).click()
+  await page.getByRole('radio', { name: 'Crisp' }).click()
   await page.keyboard.press('Escape')
   await expect(page.getByText('sc in back loop of each st').first()).toBeAttached()
 }
@@ -245,4 +248,25 @@ test('an opening is left where it is wanted, on a phone as well; odd ones are re
   await workTo(page, `${cover}/plan`, number - 2)
   await page.getByRole('button', { name: new RegExp(`: on to Rnd ${number - 1}$`) }).press('Enter')
   await expect(page.getByText(/^Next round: an opening is left, 9 chains/)).toBeVisible()
+})
+
+test('a lip is worked through the front loops, and the wall goes up behind it: so the list and the hook say', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${basket}/plan`)
+  const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
+  await expect(rounds).toContainText('sc in front loop of each st')
+  await expect(rounds).toContainText('dc in back loop of each st of Rnd 13')
+  await workTo(page, `${basket}/plan`, 12)
+  await page.getByRole('button', { name: /: on to Rnd 13$/ }).press('Enter')
+  await expect(page.getByText('Next round: a lip, through the front loops.')).toBeVisible()
+  await page.keyboard.press('Shift+Enter')
+  // The base is measured before its lip is in the way.
+  await expect(page.getByText(/Measure now:.*across/)).toBeVisible()
+  await page.waitForTimeout(500)
+  await page.getByRole('button', { name: /: on to Rnd 14$/ }).press('Enter')
+  await expect(
+    page.getByText('Next round: the wall goes up behind the lip, through the back loops of Rnd 13.'),
+  ).toBeVisible()
 })

@@ -109,7 +109,7 @@ const basket: PieceRecord = {
     projectId: 'kindling-basket',
     gaugeId: 'cotton-double',
     yarnId: 'slate',
-    form: { family: 'vessel', base: 240, of: 'outside', height: 160, lean: 0, edge: 'crisp' },
+    form: { family: 'vessel', base: 240, of: 'outside', height: 160, lean: 0, edge: 'lip' },
   }),
   fitness: { uses: ['household'], layers: 1, hardware: [], read: [] },
   sections: { wall: { stitch: 'dc', texture: { kind: 'check', over: 3, rounds: 1 } } },

@@ -29,8 +29,11 @@ export function HalfSection(props: HalfSectionProps) {
     y: top + (hangs ? z : -z) * scale,
   })
   return plan.rounds.map((round, index) => {
-    const below = plan.rounds[index - 1]?.at ?? { radius: plan.hole, z: 0 }
-    const [from, to] = [place(below), place(round.at)]
+    const below = plan.rounds[index - 1]?.at ?? { radius: plan.hole, z: 0, arc: 0 }
+    const isLip = plan.rounds[index + 1]?.into === round.number - 1
+    // A lip stands out by a stitch, whatever goes up behind it.
+    const out = below.radius + (below.arc - (plan.rounds[index - 2]?.at.arc ?? 0))
+    const [from, to] = [place(below), place(isLip ? { radius: out, z: below.z } : round.at)]
     const long = Math.hypot(to.x - from.x, to.y - from.y)
     // Caps are round: they stay within the round's own length.
     const trim = Math.min(0.5, (thick / 2 + 0.6) / Math.max(long, 1))

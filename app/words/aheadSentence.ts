@@ -5,7 +5,7 @@ import { SECTION_WORDS } from './formWords.ts'
 
 /** What is to come, for somebody at the hook: "Next round: turn up into the wall, through the back loops." */
 export function aheadSentence(
-  { rounds, section, backLoops, widens, fill, draw, end, opening, overOpening, yarns }: Ahead,
+  { rounds, section, backLoops, widens, behind, fill, draw, end, opening, overOpening, yarns }: Ahead,
   {
     hangs,
     joined,
@@ -23,7 +23,9 @@ export function aheadSentence(
   if (draw !== undefined) return `After this round: draw the last ${draw} stitches together with the tail.`
   const when = rounds === 1 ? 'Next round' : `In ${rounds} rounds`
   const what = [
-    ...(section ? [turn(section, { hangs, backLoops: backLoops === true, widens: widens === true })] : []),
+    ...(section
+      ? [turn(section, { hangs, backLoops: backLoops === true, widens: widens === true, behind })]
+      : []),
     ...(opening ? [`an opening is left, ${opening} chains`] : []),
     ...(overOpening ? [`work ${overOpening} stitches into the chains of the opening`] : []),
     ...(yarns ? [`change to ${names} ${joined ? 'at the join' : 'in the last stitch before it'}`] : []),
@@ -39,11 +41,19 @@ function turn(
     hangs,
     backLoops,
     widens,
-  }: { readonly hangs: boolean; readonly backLoops: boolean; readonly widens: boolean },
+    behind,
+  }: {
+    readonly hangs: boolean
+    readonly backLoops: boolean
+    readonly widens: boolean
+    readonly behind: number | undefined
+  },
 ): string {
   if (section === 'in') return 'the widest place is behind, it closes again'
+  if (section === 'lip') return 'a lip, through the front loops'
   const name = (SECTION_WORDS[section] ?? 'next part').toLowerCase()
   if (section !== 'wall') return `the ${name} begins`
+  if (behind !== undefined) return `the wall goes up behind the lip, through the back loops of Rnd ${behind}`
   if (backLoops) return 'turn the corner into the wall, through the back loops'
   if (!hangs) return 'the wall begins and goes up'
   return widens ? 'the wall begins, no more increases' : 'the wall begins, even all the way'

@@ -134,6 +134,11 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
             detail: 'The first round of the wall goes into the back loops: it turns sharply and stands.',
           },
           rounded: { label: 'Rounded', detail: 'Worked on as before: it turns over two or three rounds.' },
+          lip: {
+            label: 'Lip',
+            detail:
+              'A round of single crochet in the front loops stands out as a foot; the wall goes up behind it, from the back loops.',
+          },
         },
       },
     },

@@ -24,6 +24,7 @@ export const SECTION_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   in: 'Closing',
   crown: 'Crown',
   wall: 'Wall',
+  lip: 'Lip',
   brim: 'Brim',
 }
 

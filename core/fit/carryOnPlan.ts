@@ -26,7 +26,7 @@ export function carryOnPlan(
     const planned = plan.rounds.slice(0, rounds.length)
     rounds.push({
       ...round,
-      hosts: [topOf(rounds.at(-1)!, loopsBelow(round))],
+      hosts: [topOf(hostIn(rounds, round), loopsBelow(round))],
       steps: off === 0 ? round.steps : stepsWith(off, spec, round, planned, rounds),
     })
   }
@@ -45,6 +45,9 @@ export function carryOnPlan(
   }
 }
 
+/** What a planned round is worked into among the real ones: the last of them, or one before a lip. */
+const hostIn = (real: readonly Round[], { number, into = number - 1 }: PlannedRound): Round => real[into - 1]!
+
 /** A planned round with so many stitches more, its texture and openings kept. */
 function stepsWith(
   off: number,
@@ -61,7 +64,7 @@ function stepsWith(
   // Staggered against the plan's own rounds below, whatever their counts have become.
   const before = shapedLike(planned, real)
   const steps = stepsOf({ ...shape, texture, side }, before, spec.construction, into)
-  return withOpenings(overOpenings(steps, real.at(-1)!.steps), slitsIn(round.steps), stitch)
+  return withOpenings(overOpenings(steps, hostIn(real, round).steps), slitsIn(round.steps), stitch)
 }
 
 /** The rounds below as they were planned to be shaped, with the steps that are really there. */

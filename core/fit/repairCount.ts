@@ -3,7 +3,7 @@ import { decrease, expandSteps, increase, plain, type Unit } from '../rounds/ste
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { textureIn } from '../plan/sectionWork.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
-import { topOf } from '../rounds/round.ts'
+import { standsOn, topOf } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import { like, mendingSteps } from './mendingSteps.ts'
 
@@ -41,6 +41,8 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
   const next = plan.rounds[roundNumber]
   const off = have - round.count
   const shared = { off, share: off / round.count, goBackStitches: 2 * have }
+  // Nothing stands on a lip: another count in it is no more than seen.
+  if (next && !standsOn(next, round)) return { ...shared, advice: 'carryOn', why: 'lastRound' }
   const tooMany = Math.abs(off) > Math.max(1, MOST_HIDDEN * round.count)
   if (!next)
     return { ...shared, advice: tooMany ? 'goBack' : 'carryOn', why: tooMany ? 'tooMany' : 'lastRound' }
@@ -70,6 +72,9 @@ function miscounted(round: PlannedRound, have: number): PlannedRound | undefined
   return units && { ...round, count: have, steps: stepsFromUnits(units) }
 }
 
+/** One stitch in one: an opening is none. */
+const isPlain = (unit: Unit | undefined): boolean => unit?.uses === 1 && unit.makes === 1
+
 /** Units that use the round below as before but make `have` stitches. */
 function withCount(units: readonly Unit[], { from, count }: PlannedRound, have: number): Unit[] | undefined {
   const all = [...units]
@@ -83,10 +88,10 @@ function withCount(units: readonly Unit[], { from, count }: PlannedRound, have: 
     if (off < 0 && unit.kind === 'inc') {
       all[index] = like(unit, plain(unit.stitch))
       off++
-    } else if (off > 0 && unit.kind === 'work') {
+    } else if (off > 0 && isPlain(unit)) {
       all[index] = like(unit, increase(unit.stitch))
       off--
-    } else if (off < 0 && unit.kind === 'work' && all[index - 1]?.kind === 'work') {
+    } else if (off < 0 && isPlain(unit) && isPlain(all[index - 1])) {
       all.splice(index - 1, 2, like(unit, decrease(unit.stitch)))
       off++
     }

@@ -33,6 +33,11 @@ export interface Outline {
   readonly even?: boolean
   /** It turns a crisp edge with the section before: its first round takes the back loops, and keeps the count. */
   readonly crisp?: boolean
+  /**
+   * A lip: one round in the front loops that stands out from the fabric; what comes after it goes into the loops left
+   * behind it.
+   */
+  readonly lip?: boolean
   /** It undoes what the section of that name did: the same counts, the other way, but for the last. */
   readonly mirrors?: SectionId
 }
@@ -115,6 +120,8 @@ export interface Family<F extends { readonly family: string }> {
    */
   validate(form: F, sizes: Sizes): void
   sections(form: F, sizes: Sizes): readonly Outline[]
+  /** The section that is a lip, if it has one. */
+  lip?(form: F): SectionId | undefined
   /** How sections of it are worked, if not as the rest, while the maker says nothing else. */
   usualWork?(form: F, stitch: StitchName): Readonly<Record<SectionId, UsualWork>>
   /** By what a tape judges it, on the way and at the end; the one that the last rounds are chosen for first. */

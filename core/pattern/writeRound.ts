@@ -91,11 +91,15 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
     return `${writeOp({ ...first, times: 1 }, terms)} ${aroundOrIn(first.manner)} each st`
   }
   if (!even || steps !== round.steps) {
-    return `${writeSteps(steps, terms)}${loops ? `, all in ${loops} loops` : ''}`
+    return `${writeSteps(steps, terms)}${loops ? `, all in ${loops} loops${ofRound(round)}` : ''}`
   }
-  const into = round.number === 1 ? 'each ch' : loops ? `${loops} loop of each st` : 'each st'
+  const into =
+    round.number === 1 ? 'each ch' : loops ? `${loops} loop of each st${ofRound(round)}` : 'each st'
   return `${STITCHES[round.stitch].short[terms]} in ${into}`
 }
+
+/** Says into which round, where that is not the one before. */
+const ofRound = ({ into }: PlannedRound): string => (into === undefined ? '' : ` of Rnd ${into}`)
 
 /** The loop that all of a round is worked into, if not both. */
 function loopsIn({ steps }: Pick<PlannedRound, 'steps'>): 'back' | 'front' | undefined {

@@ -66,7 +66,9 @@ test('a cap of any head has its girth in stitches, and comes as deep as whole ro
       const share = { plain: 1, tightened: 0.95, ribbed: 0.95, folded: 0.95, flared: 1.3 }[brim]
       for (const { count } of brimmed) {
         const repeat = brim === 'ribbed' || brim === 'folded' ? 2 : 1
-        expect(Math.abs(count / ((girth / w) * share) - 1)).toBeLessThan(0.035 + (repeat * w) / 2 / girth)
+        // One step to a flare is uniform where it can be; from × 1.25 to × 1.5 it flares.
+        const near = brim === 'flared' ? 0.05 : 0.035
+        expect(Math.abs(count / ((girth / w) * share) - 1)).toBeLessThan(near + (repeat * w) / 2 / girth)
       }
       const folded = brim === 'folded' ? spec.form.brimHeight : 0
       // The last rounds of a rib are as high as its stitch is there.

@@ -63,6 +63,8 @@ function turnsOf(spec: PieceToOutline, rounds: readonly PlannedRound[]): number[
   const kind = (round: PlannedRound) => promisesOf(spec, round)[0]!.of
   return rounds.slice(0, -1).flatMap((round, index) => {
     const next = rounds[index + 1]!
-    return round.section !== next.section && kind(round) !== kind(next) ? [round.number] : []
+    if (round.section === next.section || kind(round) === kind(next)) return []
+    // A lip would be measured with what it stands out from: before it there is nothing in the way.
+    return [next.into ?? round.number]
   })
 }

@@ -38,7 +38,7 @@ const MET = 0.5
  * @throws SpecError when the spec cannot be planned
  */
 export function compromises(spec: PieceSpec): Compromises | undefined {
-  const wall = sectionsOf(spec).find(({ even }) => even)
+  const wall = sectionsOf(spec).find(({ even, lip }) => even && !lip)
   if (!wall || !familyOf(spec.form).towardsGirth) return undefined
   const repeat = repeatIn(spec.sections, wall.id)
   if (!spec.constraints?.multiples?.length && repeat === 1) return undefined

@@ -25,10 +25,12 @@ export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: Go
     const turns = crisp.has(round.section) && rounds[index - 1]?.section !== round.section
     const { w } = gauges({ section: round.section, stitch: round.fabric, crisp: turns })
     const [count, at] = [countOf(round), places[index]!]
+    const host = hostOf(rounds, index)
     const around = wanted(round.section, at.arc, places[index - 1]?.arc)
     return {
       ...round,
       number: index + 1,
+      ...(host === undefined || host === index - 1 ? {} : { into: host + 1 }),
       stitch: round.fabric,
       from: usedBy(round),
       count,
@@ -39,6 +41,15 @@ export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: Go
       flatness: (count * w) / around - 1,
     }
   })
+}
+
+/** Index of the round whose top one is worked into; nothing on a ring or a chain. */
+function hostOf(rounds: readonly Round[], index: number): number | undefined {
+  const of = rounds[index]!.hosts[0]?.of
+  if (of?.kind !== 'top') return undefined
+  let host = index - 1
+  while (host >= 0 && rounds[host]!.id !== of.round) host--
+  return host < 0 ? undefined : host
 }
 
 const placesOf = (

@@ -111,6 +111,8 @@ export interface RoundPosition extends LaidRing {
 /** A round with what follows from its place in a plan: all of it computed, none of it stored. */
 export interface PlannedRound extends Round {
   readonly number: number
+  /** Number of the round that it is worked into, where that is not the one before it: a lip is passed over. */
+  readonly into?: number
   /** Of its fabric. */
   readonly stitch: StitchName
   /** Host stitches used up; 0 in a ring. */

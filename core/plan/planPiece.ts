@@ -20,7 +20,7 @@ import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { gaugesOf, stitchIn, textureIn, type Gauges } from './sectionWork.ts'
 import { sumsOf } from './sumsOf.ts'
-import { crispIn, sectionsOf, sizesOf } from './wantedAround.ts'
+import { crispIn, lipsIn, sectionsOf, sizesOf } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
 import { writeRounds } from './writeRounds.ts'
 
@@ -96,7 +96,11 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
     slits,
   }))
   const goesOn = worked && { after: worked.rounds.length, ...worked.edge }
-  const rounds = layRounds(spec, writeRounds(spec, crispIn(spec), worked?.rounds ?? [], toCome), goesOn)
+  const rounds = layRounds(
+    spec,
+    writeRounds(spec, crispIn(spec), lipsIn(spec), worked?.rounds ?? [], toCome),
+    goesOn,
+  )
   const finished = measureFinished(spec, rounds)
   const checkpoints = chooseCheckpoints(spec, rounds, best.choice.trimmed).filter(
     ({ afterRound }) => afterRound > base.worked.length || afterRound === rounds.length,

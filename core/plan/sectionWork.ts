@@ -47,12 +47,20 @@ export const gaugeIn = (
 ): Gauge => sections?.[section]?.gauge ?? gauge
 
 /** Sizes of the stitches of a spec in the texture of their section, each worked out once. */
-export const gaugesOf = (spec: Pick<PieceSpec, 'gauge' | 'sections'>): Gauges =>
-  remembered(spec, ({ section, stitch, crisp }) => {
+export const gaugesOf = (spec: Pick<PieceSpec, 'form' | 'gauge' | 'sections'>): Gauges => {
+  const lip = familyOf(spec.form).lip?.(spec.form)
+  return remembered(spec, ({ section, stitch, crisp }) => {
     const texture = textureIn(spec, section)
+    if (section === lip) return asLip(gaugeForStitch(gaugeIn(spec, section), stitch))
     const plain = gaugeForStitch(gaugeIn(spec, section), stitch)
     return texture && !crisp && !isEdging(stitch) ? textured(plain, texture) : plain
   })
+}
+
+/** A lip stands out from the fabric: along it, it adds no more than its own thickness, of which little shows. */
+const LIP_SHARE = 0.12
+
+const asLip = (gauge: Gauge): Gauge => ({ ...gauge, h: mm(LIP_SHARE * gauge.h) })
 
 /** Sizes of the same stitches worked plain: by what yarn goes. */
 export const plainGaugesOf = (spec: Pick<PieceSpec, 'gauge' | 'sections'>): Gauges =>

@@ -3,11 +3,14 @@ import { SpecError } from '../errors/specError.ts'
 import { diagnose } from '../fit/diagnose.ts'
 import { learnFromPiece } from '../fit/learnFromPiece.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
+import { repairCount } from '../fit/repairCount.ts'
 import { waysOut } from '../fit/waysOut.ts'
+import { writeRoundBody } from '../pattern/writeRound.ts'
 import { loopsBelow } from '../rounds/round.ts'
 import { verify } from '../rounds/verify.ts'
 import { vesselSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
+import { whatIsAhead } from '../worklog/whatIsAhead.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 
@@ -22,7 +25,7 @@ const anyVessel = fc
     height: fc.double({ min: 60, max: 260, noNaN: true }),
     lean: fc.oneof(fc.constant(0), fc.double({ min: -0.35, max: 0.5, noNaN: true })),
     of: fc.constantFrom('outside' as const, 'inside' as const),
-    edge: fc.constantFrom('crisp' as const, 'rounded' as const),
+    edge: fc.constantFrom('crisp' as const, 'rounded' as const, 'lip' as const),
     w: fc.double({ min: 4, max: 11, noNaN: true }),
     ratio: fc.double({ min: 0.92, max: 1.03, noNaN: true }),
     rhythm: fc.constantFrom(0, 0.5),
@@ -193,4 +196,37 @@ test('wishes that no vessel can fulfil get a sentence that says what would do', 
   expect(refused({ lean: 9 })[0]).toBe('form.lean')
   // Its mouth would be closed.
   expect(refused({ base: 60, lean: -0.6 })[0]).toBe('form.base')
+})
+
+test('a lip stands out from the front loops; the wall goes up behind it, as high and as wide as without', () => {
+  const lip = vesselSpec({ edge: 'lip' })
+  const plan = planPiece(lip)
+  const crisp = planPiece(vesselSpec({ edge: 'crisp' }))
+  const at = plan.rounds.findIndex(({ section }) => section === 'lip')
+  const [base, round, wall] = [plan.rounds[at - 1]!, plan.rounds[at]!, plan.rounds[at + 1]!]
+  expect(verify(plan.rounds)).toEqual([])
+  expect([loopsBelow(round), loopsBelow(wall)]).toEqual(['front', 'back'])
+  expect([wall.hosts[0]!.of, wall.into]).toEqual([
+    { kind: 'top', round: base.id, loops: 'back' },
+    base.number,
+  ])
+  expect([round.count, wall.count]).toEqual([base.count, base.count])
+  expect(writeRoundBody(wall, 'US')).toBe(`sc in back loop of each st of Rnd ${base.number}`)
+  expect(plan.rounds).toHaveLength(crisp.rounds.length + 1)
+  for (const [index, { of, value }] of plan.finished.promises.entries()) {
+    expect(of).toBe(crisp.finished.promises[index]!.of)
+    expect(Math.abs(value - crisp.finished.promises[index]!.value)).toBeLessThan(2.5)
+  }
+  expect(whatIsAhead(plan.rounds, at)).toMatchObject({ section: 'wall', behind: base.number })
+  // Planned on from the base, from the lip and from the wall it keeps its lip, and one only.
+  for (const last of [at - 1, at, at + 1, at + 4]) {
+    const { radius, z, arc } = plan.rounds[last - 1]!.at
+    const edge = { radius, z, sd: 1, along: { arc, sd: 1 } }
+    const again = planPiece(lip, { rounds: plan.rounds.slice(0, last), edge })
+    expect(again.rounds.filter(({ section }) => section === 'lip')).toHaveLength(1)
+    expect(again.rounds[at + 1]!.into).toBe(base.number)
+    expect(verify(again.rounds)).toEqual([])
+  }
+  // Another count in the lip changes nothing that stands on it.
+  expect(repairCount(lip, plan, round.number, round.count + 1)).toMatchObject({ advice: 'carryOn' })
 })

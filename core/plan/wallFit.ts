@@ -22,8 +22,8 @@ export interface WallFit {
 /** Where a piece holds on: the narrowest of its even stretches that is no rib, each where no other pulls at it. */
 function tightest(spec: PieceToOutline, rounds: readonly PlannedRound[]): PlannedRound {
   const last = rounds.at(-1)!
-  const places = sectionsOf(spec).flatMap(({ id, even }) => {
-    const all = even && !stretchOf(spec, id) ? rounds.filter(({ section }) => section === id) : []
+  const places = sectionsOf(spec).flatMap(({ id, even, lip }) => {
+    const all = even && !lip && !stretchOf(spec, id) ? rounds.filter(({ section }) => section === id) : []
     const place = all.at(-1) === last ? last : all[Math.floor(all.length / 2)]
     return place ? [place] : []
   })

@@ -24,6 +24,10 @@ export const sectionsOf = (spec: PieceToOutline): readonly Outline[] =>
 export const crispIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
   new Set(sectionsOf(spec).flatMap(({ id, crisp }) => (crisp ? [id] : [])))
 
+/** The sections that are lips. */
+export const lipsIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
+  new Set(sectionsOf(spec).flatMap(({ id, lip }) => (lip ? [id] : [])))
+
 /** The perimeter that a form wants so far along its fabric: of one section after the other. */
 export function wantedAround(spec: PieceToOutline): (arc: number) => number {
   const sections = sectionsOf(spec)

@@ -46,18 +46,21 @@ export const sideOf = (number: number, { rounds }: Construction): Round['side'] 
 /**
  * The worked rounds, and those to come in steps, each on top of the one below.
  * @param crisp sections whose first round takes the back loops, for a crisp edge
+ * @param lips sections whose round takes the front loops, and is passed over by what comes after it
  * @param toCome section, stitch and count of each
  */
 export function writeRounds(
   spec: Pick<PieceSpec, 'construction' | 'colours' | 'sections'>,
   crisp: ReadonlySet<SectionId>,
+  lips: ReadonlySet<SectionId>,
   worked: readonly Round[],
   toCome: readonly RoundToWrite[],
 ): Round[] {
   const rounds = [...worked]
   const taken = new Set(worked.map(({ id }) => id))
   for (const { section, stitch, count, slits } of toCome) {
-    const below = rounds.at(-1)
+    const top = rounds.at(-1)
+    const below = top && lips.has(top.section) ? rounds.at(-2) : top
     const number = rounds.length + 1
     const id = freshId(number, taken)
     taken.add(id)
@@ -66,9 +69,11 @@ export function writeRounds(
     const texture = textureAt(spec, { section, stitch, from, count }, rounds, turns)
     const into = turns
       ? 'back'
-      : texture?.of && goesRoundPosts(texture.of)
-        ? undefined
-        : loopsIn(spec, { section, stitch })
+      : lips.has(section)
+        ? 'front'
+        : texture?.of && goesRoundPosts(texture.of)
+          ? undefined
+          : loopsIn(spec, { section, stitch })
     const side = sideOf(number, spec.construction)
     const steps = stepsOf(
       { stitch, from, count, texture, side },

@@ -63,6 +63,10 @@ export function loopsBelow({ hosts }: Pick<Round, 'hosts'>): 'back' | 'front' | 
   return first?.of.kind === 'top' && first.of.loops !== 'both' ? first.of.loops : undefined
 }
 
+/** Whether a round is worked into the top of another. */
+export const standsOn = ({ hosts }: Pick<Round, 'hosts'>, { id }: Pick<Round, 'id'>): boolean =>
+  hosts.some(({ of }) => of.kind === 'top' && of.round === id)
+
 /** The whole top of a round, by both of its loops or one. */
 export const topOf = (
   round: Pick<Round, 'id' | 'steps'>,

@@ -200,6 +200,7 @@ export function vesselSpec(
     ...plain,
     form: { family: 'vessel', base: mm(base), of, height: mm(height), lean, edge },
     gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
+    ...(edge === 'lip' ? { sections: { lip: { stitch: 'sc' as const } } } : {}),
     ...changes,
   }
 }

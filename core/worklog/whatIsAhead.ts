@@ -12,6 +12,8 @@ export interface Ahead {
   /** The section that begins there, and whether its first round goes into the back loops. */
   readonly section?: SectionId
   readonly backLoops?: boolean
+  /** The round that it is worked into, where that is not the one before: a lip is passed over. */
+  readonly behind?: number
   /** The section before it still widens. */
   readonly widens?: boolean
   /** It is filled before that round, or its last stitches are drawn together. */
@@ -56,6 +58,7 @@ export function whatIsAhead(
             section: next.section,
             backLoops: loopsBelow(next) === 'back' && loopsBelow(below) !== 'back',
             widens: below.count > below.from,
+            ...(next.into === undefined ? {} : { behind: next.into }),
           }
         : {}),
       ...(opening > 0 ? { opening } : {}),

@@ -1,7 +1,7 @@
 import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
-import type { Family, Guide, Sizes } from '../family.ts'
+import type { Family, Guide, Outline, Sizes, UsualWork } from '../family.ts'
 
 /** Closed in a base that lies flat, with a wall that stands on it: a basket, a bowl, a sleeve for a handle. */
 export interface VesselForm {
@@ -15,10 +15,17 @@ export interface VesselForm {
   /** The share by which the mouth is wider than the base; below 0 the wall leans in. */
   readonly lean: number
   /** How the base turns into the wall. */
-  readonly edge: 'crisp' | 'rounded'
+  readonly edge: (typeof EDGES)[number]
 }
 
+const EDGES = ['crisp', 'rounded', 'lip'] as const
+
 const BASE_SECTION = 'base'
+const LIP_SECTION = 'lip'
+/** Along the fabric a lip takes nothing that anybody could measure, in heights of a round. */
+const LIP_LENGTH = 0.05
+/** Where it still lies flat. */
+const FLAT = [BASE_SECTION, LIP_SECTION]
 const WALL_SECTION = 'wall'
 
 const WIDEST = 1000
@@ -53,6 +60,14 @@ const wallGuide = ({ foot, mouth, slant }: Profile): Guide => ({
   perimeter: (along) => 2 * Math.PI * (foot + (mouth - foot) * Math.min(1, Math.max(0, along / slant))),
 })
 
+/** One round all around the base, which adds nothing to the way along the fabric. */
+const lipUnder = ({ foot }: Profile, { h }: Sizes): Outline => ({
+  id: LIP_SECTION,
+  lip: true,
+  even: true,
+  guide: { length: LIP_LENGTH * h, lies: 'fitted', perimeter: () => 2 * Math.PI * foot },
+})
+
 /** Narrowest base that holds a few rounds, and a wall of a few stitches, mm. */
 function narrowest({ of, lean }: VesselForm, { w, h, thickness }: Sizes): number {
   const foot = Math.max(FEWEST_BASE_ROUNDS * h, (FEWEST_STITCHES * w) / (2 * Math.PI))
@@ -66,7 +81,7 @@ export const vessel: Family<VesselForm> = {
     { kind: 'length', key: 'height', least: 10, most: HIGHEST, usual: 160 },
     { kind: 'choice', key: 'of', choices: ['outside', 'inside'] },
     { kind: 'share', key: 'lean', least: LEANS[0], most: LEANS[1], usual: 0 },
-    { kind: 'choice', key: 'edge', choices: ['crisp', 'rounded'] },
+    { kind: 'choice', key: 'edge', choices: EDGES },
   ],
   starts: () => ['magicRing', 'chainTwo', 'chainRing'],
   validate(form, sizes) {
@@ -74,8 +89,8 @@ export const vessel: Family<VesselForm> = {
     if (of !== 'outside' && of !== 'inside') {
       throw new SpecError('form.of', 'A base is measured outside or inside.', 'Take one of the two.')
     }
-    if (edge !== 'crisp' && edge !== 'rounded') {
-      throw new SpecError('form.edge', 'There is no such edge.', 'Take one of the two.')
+    if (!EDGES.includes(edge)) {
+      throw new SpecError('form.edge', 'There is no such edge.', 'Take one of the three.')
     }
     if (!(lean >= LEANS[0] && lean <= LEANS[1])) {
       throw new SpecError(
@@ -135,22 +150,26 @@ export const vessel: Family<VesselForm> = {
           perimeter: (along) => 2 * Math.PI * (hole + along),
         },
       },
+      ...(form.edge === 'lip' ? [lipUnder(profile, sizes)] : []),
       {
         id: WALL_SECTION,
         guide: wallGuide(profile),
         ...(form.lean === 0 ? { even: true } : {}),
-        ...(form.edge === 'crisp' ? { crisp: true } : {}),
+        ...(form.edge === 'rounded' ? {} : { crisp: true }),
       },
     ]
   },
+  lip: ({ edge }) => (edge === 'lip' ? LIP_SECTION : undefined),
+  usualWork: ({ edge }) =>
+    Object.fromEntries(edge === 'lip' ? [[LIP_SECTION, { stitch: 'sc' } satisfies UsualWork]] : []),
   measures: () => [
-    { of: 'across', in: [BASE_SECTION] },
+    { of: 'across', in: FLAT },
     { of: 'height', in: [WALL_SECTION] },
     { of: 'around', in: [WALL_SECTION] },
   ],
   tape: [
-    { of: 'across', at: 'edge', needed: true, in: [BASE_SECTION] },
-    { of: 'across', at: 'edge', in: [BASE_SECTION] },
+    { of: 'across', at: 'edge', needed: true, in: FLAT },
+    { of: 'across', at: 'edge', in: FLAT },
     { of: 'around', at: 'edge', needed: true, in: [WALL_SECTION] },
     { of: 'height', at: 'edge', in: [WALL_SECTION] },
   ],
