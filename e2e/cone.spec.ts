@@ -59,3 +59,23 @@ test('a sleeve whose end is gathered says what hole stays, and the last round sa
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
   expect(overflow).toBeLessThanOrEqual(0)
 })
+
+test('a mat is edged with shells: its last round divides by six, and they are counted at the hook', async ({
+  page,
+}) => {
+  await openShelf(page)
+  const mat = '/project/tin-mug-mats/piece/mats'
+  await page.goto(`${mat}/plan`)
+  const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
+  await page.getByRole('button', { name: /^Rounds, openings/ }).click()
+  await page.getByRole('radio', { name: 'Shells' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: /^Rounds, openings/ })).toContainText('shells')
+  await expect(rounds).toContainText('(sl st, skip 2, 5 dc in one st, skip 2) × 8')
+  await page.reload()
+  await expect(rounds).toContainText('5 dc in one st')
+  await page.getByRole('button', { name: /^Rounds, openings/ }).click()
+  await page.getByRole('radio', { name: 'None', exact: true }).click()
+  await page.keyboard.press('Escape')
+  await expect(rounds).not.toContainText('5 dc in one st')
+})

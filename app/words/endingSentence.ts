@@ -5,10 +5,10 @@ import { shortName } from './wording.ts'
 export function endingSentence(round: PlannedRound, terms: Terms): [string, string] {
   const { kind, stitch, run, after, ...how } = roundEnding(round)
   const plain = shortName(stitch, terms)
-  const says = (times: number) => writeOp({ ...how, stitch, uses: 1, makes: 1, times }, terms)
+  const says = (times: number) => writeOp({ ...how, stitch, times }, terms)
   const allAlike = round.steps.length === 1 && round.steps[0]!.times === 1 && round.steps[0]!.ops.length === 1
   if (kind === 'work' && allAlike) return [`${says(round.count)}, nothing else.`, 'Another count: recount.']
-  if (kind === 'inc')
+  if (kind === 'inc' && how.makes === 2)
     return ['Round ends on an increase.', `If it ends on ${article(plain)} ${plain}, recount.`]
   if (kind === 'dec')
     return ['Round ends on a decrease.', `If it ends on ${article(plain)} ${plain}, recount.`]

@@ -47,7 +47,12 @@ export function betaOf(rhythm: number): number {
   return rhythm <= 0 ? 0 : 0.01 * 10 ** (rhythm * 6)
 }
 
-type Lies = 'flat' | 'fitted'
+/** Flat, fitted, or a slope that nothing goes on from. */
+type Lies = 'flat' | 'fitted' | 'sloping'
+
+/** On a slope so many rounds, of fewer stitches than this, may stray. */
+const FIRST_ON_A_SLOPE = 5
+const FEW = 30
 
 /**
  * Deviation cost of a count, in squared flat tolerances. Outer rounds of flat fabric weigh more, as they do in the
@@ -63,8 +68,12 @@ export function deviationFrom(
   return (index: number, count: number): number => {
     const ideal = ideals[index]!
     const off = (count - ideal) / ideal / FLAT_TOLERANCE
-    const weight = (typeof lies === 'string' ? lies : lies[index]) === 'flat' ? (index + 1) / meanNumber : 1
-    const guarded = guardsFlatness && inOuterHalf(index, ideals.length)
+    const here = typeof lies === 'string' ? lies : lies[index]
+    const weight = here === 'flat' ? (index + 1) / meanNumber : 1
+    // A slope shows wherever its girth strays, but for its first rounds, whose few stitches give.
+    const guarded =
+      guardsFlatness &&
+      (here === 'sloping' ? index >= FIRST_ON_A_SLOPE || ideal >= FEW : inOuterHalf(index, ideals.length))
     const beyond = guarded ? Math.max(0, Math.abs(off) - 1) : 0
     return weight * off * off + NOT_FLAT * beyond * beyond
   }

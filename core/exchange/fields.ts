@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { FAMILY_NAMES, fieldsOf, type AnyField } from '../forms/registry.ts'
+import { RIMS } from '../rounds/rim.ts'
 import { TEXTURE_KINDS } from '../rounds/texture.ts'
 import { LIMITS } from './limits.ts'
 
@@ -81,7 +82,7 @@ export const construction = record(
     placement: Joi.string().valid('stacked', 'staggered', 'scattered'),
     freeLastRounds: Joi.number().valid(0, 1, 2),
   },
-  { loops: Joi.string().valid('back', 'front') },
+  { loops: Joi.string().valid('back', 'front'), rim: Joi.string().valid(...RIMS) },
 )
 
 export const constraints = Joi.object({

@@ -8,6 +8,7 @@ import { sumsOf } from '../plan/sumsOf.ts'
 import type { Worked } from '../plan/worked.ts'
 import { textureAt } from '../plan/textureAt.ts'
 import type { Step } from '../rounds/steps.ts'
+import { rimSteps } from '../rounds/rim.ts'
 import { countOf, loopsBelow, topOf, type Round } from '../rounds/round.ts'
 
 /**
@@ -57,6 +58,8 @@ function stepsWith(
   real: readonly Round[],
 ): readonly Step[] {
   const { section, stitch, side } = round
+  const { rim } = spec.construction
+  if (rim && stitch === 'slst') return rimSteps(rim, round.from + off)
   const into = loopsBelow(round)
   const shape = { section, stitch, from: round.from + off, count: round.count + off }
   const turns = into === 'back' && planned.at(-1)!.section !== section

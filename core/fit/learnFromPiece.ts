@@ -3,6 +3,7 @@ import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { familyOf } from '../forms/registry.ts'
 import { textureIn } from '../plan/sectionWork.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
+import { isEdging } from '../stitches/stitch.ts'
 import { seenOf, sizeSeen, type PieceReading } from './pieceReading.ts'
 
 /**
@@ -52,14 +53,14 @@ export function learnFromPiece(
   const height = wall && sizeSeen(reading, 'height')
   if ([width, length, around, height].every((size) => size === undefined)) return undefined
   const even = worked.every((round) => round.stitch === stitch)
+  // An edging may have more stitches than what it edges.
+  const { count } = worked.findLast((round) => !isEdging(round.stitch)) ?? worked.at(-1)!
   return {
     ...taken,
     kind: 'marks',
     // Laid flat, half of its stitches lie on top.
-    ...(width === undefined ? {} : { along: { count: worked.at(-1)!.count / 2, over: width } }),
-    ...(around === undefined
-      ? {}
-      : { along: { count: worked.at(-1)!.count, over: around - Math.PI * thickness } }),
+    ...(width === undefined ? {} : { along: { count: count / 2, over: width } }),
+    ...(around === undefined ? {} : { along: { count, over: around - Math.PI * thickness } }),
     ...(length === undefined || !even ? {} : { out: { count: worked.length, over: length } }),
     ...(height === undefined || !even ? {} : { out: { count: wall!, over: height - thickness / 2 } }),
     from,

@@ -2,7 +2,7 @@ import { expandSteps, type Op, type Unit } from '../rounds/steps.ts'
 import type { PlannedRound } from '../plan/plan.ts'
 
 /** How a round ends, for the check at its end: so many of the same at the last. */
-export interface RoundEnding extends Pick<Op, 'stitch' | 'manner' | 'of'> {
+export interface RoundEnding extends Pick<Op, 'stitch' | 'uses' | 'makes' | 'manner' | 'of'> {
   readonly kind: Unit['kind']
   readonly run: number
   /** What comes before them, if it shapes. */
@@ -12,12 +12,14 @@ export interface RoundEnding extends Pick<Op, 'stitch' | 'manner' | 'of'> {
 /** Taken from the real steps, so that it holds for every placement. */
 export function roundEnding(round: PlannedRound): RoundEnding {
   const units = expandSteps(round.steps)
-  const { kind, stitch, manner, of } = units.at(-1)!
+  const { kind, stitch, uses, makes, manner, of } = units.at(-1)!
   const first = units.findLastIndex((unit) => unit.kind !== kind || unit.manner !== manner)
   const before = units[first]?.kind
   return {
     kind,
     stitch,
+    uses,
+    makes,
     ...(manner ? { manner } : {}),
     ...(of === undefined ? {} : { of }),
     run: units.length - 1 - first,

@@ -104,8 +104,8 @@ test('UK terms name the same stitches otherwise', () => {
 
 test('the check at the end comes from the real steps', () => {
   const { rounds } = planPiece(discSpec(200))
-  expect(roundEnding(rounds[2]!)).toEqual({ kind: 'inc', stitch: 'sc', run: 1 })
-  expect(roundEnding(rounds[1]!)).toEqual({ kind: 'inc', stitch: 'sc', run: 6 })
+  expect(roundEnding(rounds[2]!)).toMatchObject({ kind: 'inc', stitch: 'sc', run: 1 })
+  expect(roundEnding(rounds[1]!)).toMatchObject({ kind: 'inc', stitch: 'sc', run: 6 })
   // Round 4 is staggered: sc, inc, (2 sc, inc) × 5, sc.
-  expect(roundEnding(rounds[3]!)).toEqual({ kind: 'work', stitch: 'sc', run: 1, after: 'inc' })
+  expect(roundEnding(rounds[3]!)).toMatchObject({ kind: 'work', stitch: 'sc', run: 1, after: 'inc' })
 })

@@ -87,6 +87,8 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
   const even = round.count === round.from && ops.every((op) => kindOf(op) === 'work' && !op.manner)
   const loops = loopsIn(round)
   const [first] = ops
+  if (first?.manner === 'curl' && ops.length === 1)
+    return `${writeOp({ ...first, times: 1 }, terms)}, all around`
   if (first?.manner && steps === round.steps && ops.every((op) => op.manner === first.manner)) {
     return `${writeOp({ ...first, times: 1 }, terms)} ${aroundOrIn(first.manner)} each st`
   }
@@ -95,7 +97,7 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
   }
   const into =
     round.number === 1 ? 'each ch' : loops ? `${loops} loop of each st${ofRound(round)}` : 'each st'
-  return `${STITCHES[round.stitch].short[terms]} in ${into}`
+  return `${STITCHES[first?.stitch ?? round.stitch].short[terms]} in ${into}`
 }
 
 /** Says into which round, where that is not the one before. */
@@ -126,19 +128,31 @@ export function writeOps(ops: readonly Op[], terms: Terms): string {
 export function writeOp(op: Op, terms: Terms): string {
   const short = STITCHES[op.stitch].short[terms]
   const kind = kindOf(op)
+  if (isSeveral(op)) return `${op.makes} ${short} in one st`
   if (kind !== 'work') return kind === 'inc' ? 'inc' : `${short}2tog`
+  if (op.manner === 'skip') return `${terms === 'US' ? 'skip' : 'miss'} ${op.uses}`
   if (op.manner === 'slit')
     return `ch ${op.makes} over ${op.uses} ${terms === 'US' ? 'skipped' : 'missed'} sts`
   const name = nameOf(op, short, terms)
   return op.times === 1 ? name : `${op.times} ${name}`
 }
 
+/** More than two in one stitch. */
+const isSeveral = ({ uses, makes }: Op): boolean => uses === 1 && makes > 2
+
 /** One stitch by its short name and how it is worked: "FPdc", "5-dc popcorn". */
 function nameOf({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string, terms: Terms): string {
   switch (manner) {
     case undefined:
     case 'slit':
+    case 'skip':
       return short
+    case 'reverse':
+      return `reverse ${short}`
+    case 'curl':
+      return `(${short}, ch 1, sl st) in one st`.replace('sl st', STITCHES.slst.short[terms])
+    case 'picot':
+      return `${short} with a ch-3 picot`
     case 'frontPost':
       return `FP${short}`
     case 'backPost':

@@ -4,6 +4,7 @@ import { betaOf, deviationFrom, type CountsProblem } from '../counts/countsProbl
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import type { Outline } from '../forms/family.ts'
 import type { SectionId } from '../rounds/round.ts'
+import { repeatOfRim } from '../rounds/rim.ts'
 import { repeatOf } from '../rounds/texture.ts'
 import type { Slit } from './openings.ts'
 import { textureIn } from './sectionWork.ts'
@@ -105,7 +106,7 @@ const WALL = 12
  * @param all of the whole piece, those before `fromRound` with them
  */
 function problemOf(
-  { constraints, rhythm, sections }: PieceSpec,
+  { constraints, construction, rhythm, sections }: PieceSpec,
   all: readonly RoundAsked[],
   fromRound: number,
 ): CountsProblem {
@@ -117,7 +118,7 @@ function problemOf(
   const deviation = deviationFrom(
     allIdeals,
     rhythm,
-    all.map(({ section }) => section.guide.lies),
+    all.map(({ section }) => (slopes(section, all) ? 'sloping' : section.guide.lies)),
   )
   // One count all the way. The first of its rounds to come may step to it, unless it turns a crisp edge or goes on
   // from what grew to meet it.
@@ -156,14 +157,23 @@ function problemOf(
       ({ stitch, slits }, index) =>
         isEdging(stitch) || evenRounds.has(index + fromRound) || slits !== undefined || keepsCount(index),
     ),
-    multiples: rounds.map((round, index) =>
-      turns(index) ? multipleAt(constraints, index + fromRound) : multipleOf(round, index + fromRound),
-    ),
+    multiples: rounds.map((round, index) => {
+      const number = index + fromRound
+      const of = turns(index) ? multipleAt(constraints, number) : multipleOf(round, number)
+      // What edges it repeats on the last of them.
+      return index === rounds.length - 1 && construction.rim
+        ? commonMultiple(of, repeatOfRim(construction.rim))
+        : of
+    }),
     fixed: rounds.map((_, index) =>
       index > 0 ? undefined : fromRound > 1 ? first : constraints?.firstCount,
     ),
   }
 }
+
+/** Fitted fabric that widens or narrows to its end. */
+const slopes = (section: Outline, all: readonly RoundAsked[]): boolean =>
+  section.guide.lies === 'fitted' && !section.even && section.id === all.at(-1)!.section.id
 
 /** What the count of a round must divide by: of the rules that have begun, in any order, the latest. */
 export function multipleAt(constraints: Constraints | undefined, round: number): number {

@@ -1,5 +1,6 @@
 import type { Gauge } from '../gauge/gauge.ts'
 import type { Round, SectionId } from '../rounds/round.ts'
+import type { Rim } from '../rounds/rim.ts'
 import type { Texture } from '../rounds/texture.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
@@ -46,6 +47,8 @@ export interface Construction {
   readonly loops?: 'back' | 'front'
   /** How many of the last rounds may be of another stitch to hit the size: 0, 1 or 2. */
   readonly freeLastRounds: 0 | 1 | 2
+  /** How it is edged, in one round after all others. */
+  readonly rim?: Rim
 }
 
 export interface Constraints {

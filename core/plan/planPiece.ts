@@ -22,7 +22,7 @@ import { gaugesOf, stitchIn, textureIn, type Gauges } from './sectionWork.ts'
 import { sumsOf } from './sumsOf.ts'
 import { crispIn, lipsIn, sectionsOf, sizesOf } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
-import { writeRounds } from './writeRounds.ts'
+import { writeRounds, type RoundToWrite } from './writeRounds.ts'
 
 /**
  * How many of the nearest ways to reach the size are planned through. In a piece of few rounds the give
@@ -98,7 +98,10 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const goesOn = worked && { after: worked.rounds.length, ...worked.edge }
   const rounds = layRounds(
     spec,
-    writeRounds(spec, crispIn(spec), lipsIn(spec), worked?.rounds ?? [], toCome),
+    writeRounds(spec, crispIn(spec), lipsIn(spec), worked?.rounds ?? [], [
+      ...toCome,
+      ...edgingOf(spec, base),
+    ]),
     goesOn,
   )
   const finished = measureFinished(spec, rounds)
@@ -118,6 +121,18 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
     notices: noticesOf(spec, rounds, finished, best.choice, checkpoints, reachable, base.target),
   }
 }
+
+/** The round that edges the piece, once all others are there; nothing where it has none, or has it already. */
+function edgingOf({ construction: { rim } }: PieceSpec, { worked, last }: Base): RoundToWrite[] {
+  if (!rim || isEdged(worked)) return []
+  return [{ section: last.section.id, stitch: 'slst', count: 0, rim }]
+}
+
+const isEdged = (worked: readonly PlannedRound[]): boolean => worked.at(-1)?.stitch === 'slst'
+
+/** The size that is left for the rounds before the edging to reach, mm along the fabric. */
+const heightOfRim = ({ construction: { rim } }: PieceSpec, gauges: Gauges, { worked, last }: Base): number =>
+  rim && !isEdged(worked) ? gauges({ section: last.section.id, stitch: 'slst' }).h : 0
 
 function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Base {
   const outlines = sectionsOf(spec)
@@ -178,8 +193,10 @@ function wholeSection(spec: PieceSpec, gauges: Gauges, { section, along, begun }
  */
 function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
   const { section, along, begun } = base.last
-  const wanted = section.guide.length - along
-  const { value, of } = base.target
+  const rim = heightOfRim(spec, gauges, base)
+  const wanted = section.guide.length - along - rim
+  const { of } = base.target
+  const value = base.target.value - growthOf(of) * rim
   const least = begun ? 0 : base.before.length + base.worked.length > 0 ? 1 : 2
   const body = stitchIn(spec, section.id)
   const heightOf = (stitch: StitchName) => gauges({ section: section.id, stitch }).h
@@ -216,8 +233,9 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
     pilot,
     ...tried(wholeRounds(aim, body, height, least).filter((choice) => !same(choice))),
   ])
-  // A texture has no last round of another stitch.
-  const freeLastRounds = textureIn(spec, section.id) ? 0 : spec.construction.freeLastRounds
+  // A texture has no last round of another stitch, and an edging stands on none.
+  const { rim: edging } = spec.construction
+  const freeLastRounds = edging || textureIn(spec, section.id) ? 0 : spec.construction.freeLastRounds
   const { tolerance } = spec
   if (freeLastRounds === 0 || missed(whole) <= tolerance / 2) return whole
   if (tolerance > 0 && plusMinusOf(whole, spec, base) > tolerance) return whole

@@ -1,5 +1,6 @@
 import { countOf, topOf, type Round, type Run, type SectionId } from '../rounds/round.ts'
 import { goesRoundPosts } from '../rounds/texture.ts'
+import { rimSteps, type Rim } from '../rounds/rim.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Construction, PieceSpec, Start } from './plan.ts'
@@ -13,6 +14,8 @@ export interface RoundToWrite {
   readonly stitch: StitchName
   readonly count: number
   readonly slits?: readonly Slit[] | undefined
+  /** It edges the piece so. */
+  readonly rim?: Rim
 }
 
 /** The first chain of a short foundation, worked into as into a ring. */
@@ -58,7 +61,7 @@ export function writeRounds(
 ): Round[] {
   const rounds = [...worked]
   const taken = new Set(worked.map(({ id }) => id))
-  for (const { section, stitch, count, slits } of toCome) {
+  for (const { section, stitch, count, slits, rim } of toCome) {
     const top = rounds.at(-1)
     const below = top && lips.has(top.section) ? rounds.at(-2) : top
     const number = rounds.length + 1
@@ -75,13 +78,9 @@ export function writeRounds(
           ? undefined
           : loopsIn(spec, { section, stitch })
     const side = sideOf(number, spec.construction)
-    const steps = stepsOf(
-      { stitch, from, count, texture, side },
-      rounds.map(asBelow),
-      spec.construction,
-      into,
-    )
-    const standing = below ? overOpenings(steps, below.steps) : steps
+    const shaped = () =>
+      stepsOf({ stitch, from, count, texture, side }, rounds.map(asBelow), spec.construction, into)
+    const standing = rim ? rimSteps(rim, from) : overOpenings(shaped(), below?.steps ?? [])
     rounds.push({
       id,
       section,

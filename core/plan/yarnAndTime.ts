@@ -1,4 +1,5 @@
 import { CHAIN_SHARE_OF_SC, STITCHES, yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
+import type { Op } from '../rounds/steps.ts'
 import { sizeOfManner } from '../stitches/manner.ts'
 import { ESTIMATE_SD } from '../yarn/calibration.ts'
 import { sameYarns, strandsOf } from '../yarn/strands.ts'
@@ -25,7 +26,7 @@ export function bundleByRound(rounds: readonly PlannedRound[], spec: PieceSpec):
   return rounds.map((round, index) => {
     const below = rounds[index - 1]
     const newYarn = !below || !sameYarns(below, round)
-    const stitches = worthOf(round, 'yarn') * perStitch(round, round.stitch)
+    const stitches = worthOf(round, 'yarn', (stitch) => perStitch(round, stitch))
     return (stitches + perStitch(round, 'sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)) / 1000
   })
 }
@@ -65,22 +66,23 @@ export function timeOf(rounds: readonly PlannedRound[], spec: PieceSpec): number
 /** Work in one round, in single crochets. */
 export function effortOfRound(round: PlannedRound, spec: Pick<PieceSpec, 'construction'>): number {
   const finding = round.steps.some(({ ops }) => ops.some((op) => op.loops)) ? ONE_LOOP_EFFORT : 1
-  const stitches = worthOf(round, 'effort') * STITCHES[round.stitch].effort
+  const stitches = worthOf(round, 'effort', (stitch) => STITCHES[stitch].effort)
   return stitches * finding + sideWork(round, spec) + ROUND_CHANGE_EFFORT
 }
 
-/** How many plain stitches its own are worth, in yarn or in work. */
-const worthOf = ({ steps }: PlannedRound, of: 'yarn' | 'effort'): number =>
-  steps.reduce(
-    (sum, { times, ops }) =>
-      sum +
-      times *
-        ops.reduce(
-          (inner, op) => inner + op.makes * op.times * (op.manner ? sizeOfManner(op.manner, op.of)[of] : 1),
-          0,
-        ),
+/** What its stitches take together, by what a plain one of each kind takes. */
+function worthOf(
+  { steps }: PlannedRound,
+  of: 'yarn' | 'effort',
+  plainly: (stitch: StitchName) => number,
+): number {
+  const worth = ({ stitch, makes, times, manner, of: parts }: Op) =>
+    makes * times * plainly(stitch) * (manner ? sizeOfManner(manner, parts)[of] : 1)
+  return steps.reduce(
+    (sum, { times, ops }) => sum + times * ops.reduce((inner, op) => inner + worth(op), 0),
     0,
   )
+}
 
 /** Chains and joins that are no stitches of the round, in single crochets. */
 function sideWork(round: PlannedRound, { construction }: Pick<PieceSpec, 'construction'>): number {

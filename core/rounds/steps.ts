@@ -37,8 +37,8 @@ export const decrease = (stitch: StitchName): Op => ({ stitch, uses: 2, makes: 1
 /** What an operation does to the count. */
 export type OpKind = 'work' | 'inc' | 'dec'
 
-export const kindOf = ({ uses, makes }: Pick<Op, 'uses' | 'makes'>): OpKind =>
-  makes > uses ? 'inc' : makes < uses ? 'dec' : 'work'
+export const kindOf = ({ uses, makes, manner }: Pick<Op, 'uses' | 'makes' | 'manner'>): OpKind =>
+  makes > uses ? 'inc' : makes < uses && manner !== 'skip' ? 'dec' : 'work'
 
 const total = (steps: readonly Step[], of: (op: Op) => number): number =>
   steps.reduce((sum, { times, ops }) => sum + times * ops.reduce((inner, op) => inner + of(op), 0), 0)

@@ -5,7 +5,19 @@ import { CHAIN_SHARE_OF_SC } from './stitch.ts'
  * the same place, into the round below that, or not at all: a chain over a skipped stitch, or so many
  * chains over as many stitches that an opening skips.
  */
-export const MANNERS = ['frontPost', 'backPost', 'popcorn', 'cluster', 'spike', 'space', 'slit'] as const
+export const MANNERS = [
+  'frontPost',
+  'backPost',
+  'popcorn',
+  'cluster',
+  'spike',
+  'space',
+  'slit',
+  'skip',
+  'reverse',
+  'curl',
+  'picot',
+] as const
 export type Manner = (typeof MANNERS)[number]
 
 /** What a stitch of a manner takes, against a plain one of its kind (FIELD §12); `of` stitches make one. */
@@ -27,6 +39,14 @@ export function sizeOfManner(manner: Manner, of = 1): MannerSize {
       return { width: 1.7, height: 1.1, yarn: of * 0.85 + 0.4, effort: of }
     case 'spike':
       return { width: 1, height: 1, yarn: 1.3, effort: 1.5 }
+    case 'reverse':
+      return { width: 1, height: 1, yarn: 1.1, effort: 1.3 }
+    case 'curl':
+      return { width: 1, height: 1, yarn: 2.2, effort: 2.2 }
+    case 'picot':
+      return { width: 1, height: 1, yarn: 2, effort: 1.3 + 3 * CHAIN_SHARE_OF_SC }
+    case 'skip':
+      return { width: 0, height: 0, yarn: 0, effort: 0.1 }
     case 'slit':
       return { width: 1, height: 1, yarn: CHAIN_SHARE_OF_SC, effort: CHAIN_SHARE_OF_SC }
     case 'space':

@@ -25,6 +25,10 @@ const RELIEF_OF: Readonly<Record<Manner, Relief>> = {
   spike: 'long',
   space: 'open',
   slit: 'open',
+  skip: 'open',
+  reverse: 'level',
+  curl: 'bunch',
+  picot: 'bunch',
 }
 
 /** Seen from the right side: what was worked to the back on the wrong side stands out. */
@@ -108,8 +112,10 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
       const cell = cells.count++
       cells.round[cell] = round.number
       cells.unit[cell] = unit
-      cells.kind[cell] = KINDS.indexOf(kind)
-      cells.relief[cell] = reliefOf(worked, round.side)
+      // Several in one stitch are a bunch of their own, not an increase to watch for.
+      const several = uses === 1 && makes > 2
+      cells.kind[cell] = several ? WORK : KINDS.indexOf(kind)
+      cells.relief[cell] = several ? BUNCH : reliefOf(worked, round.side)
       cells.yarn[cell] = held[unit % held.length]!
       cells.strand[cell] = held[(unit + 1) % held.length]!
       cells.foot[cell] = points.size

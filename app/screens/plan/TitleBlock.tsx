@@ -2,7 +2,9 @@ import clsx from 'clsx'
 import {
   hookLetter,
   isMeasured,
+  familyOf,
   LIMITS,
+  RIMS,
   STITCHES,
   textureIn,
   yarnsIn,
@@ -11,6 +13,7 @@ import {
   type Plan,
   type Placement,
   type RepeatOrder,
+  type Rim,
   type Start,
 } from '../../../core/index.ts'
 import { Choices } from '../../ui/Choices.tsx'
@@ -26,6 +29,7 @@ import { OpeningsEditor } from './OpeningsEditor.tsx'
 import { RoundsEditor } from './RoundsEditor.tsx'
 import { StartEditor } from './StartEditor.tsx'
 import { SECTION_WORDS } from '../../words/formWords.ts'
+import { RIM_WORDS } from '../../words/rimWords.ts'
 import { TEXTURE_WORDS } from '../../words/textureWords.ts'
 import { StitchEditor } from './StitchEditor.tsx'
 import { YarnEditor } from './YarnEditor.tsx'
@@ -141,6 +145,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
             ]}
           />
         )}
+        {!(spec && familyOf(spec.form).closes) && <RimChoice model={model} />}
         <OpeningsEditor model={model} />
       </PopoverCell>
       <PopoverCell
@@ -239,8 +244,25 @@ function countWords({ constraints }: PieceRecord): string {
   return of === undefined ? 'the nearest' : `divide by ${of}`
 }
 
-function roundWords({ construction: { rounds }, constraints: { openings = [] } }: PieceRecord): string {
+/** How the piece is edged, once its size is there. */
+function RimChoice({ model: { piece, changePiece } }: { model: PlanModel }) {
+  const { rim, ...others } = piece.construction
+  return (
+    <Choices<Rim | 'none'>
+      heading
+      label="Edging"
+      value={rim ?? 'none'}
+      onChange={(next) =>
+        changePiece({ ...piece, construction: next === 'none' ? others : { ...others, rim: next } })
+      }
+      choices={(['none', ...RIMS] as const).map((name) => ({ value: name, ...RIM_WORDS[name] }))}
+    />
+  )
+}
+
+function roundWords({ construction: { rounds, rim }, constraints: { openings = [] } }: PieceRecord): string {
   const worked = rounds.kind === 'spiral' ? 'spiral' : rounds.turned ? 'joined, turned' : 'joined'
-  if (openings.length === 0) return worked
-  return `${worked}, ${openings.length === 1 ? '1 opening' : `${openings.length} openings`}`
+  const left =
+    openings.length === 0 ? '' : openings.length === 1 ? ', 1 opening' : `, ${openings.length} openings`
+  return `${worked}${left}${rim ? `, ${RIM_WORDS[rim].label.toLowerCase()}` : ''}`
 }

@@ -37,7 +37,7 @@ export function YarnAndTime({
             key={id}
             className={clsx(
               'grid items-center gap-2 leading-tight',
-              paints ? 'grid-cols-[4.9rem_3.4rem_1fr]' : 'grid-cols-[3.6rem_6rem_1fr]',
+              paints ? 'grid-cols-[4.6rem_2.6rem_1fr]' : 'grid-cols-[3.6rem_6rem_1fr]',
             )}
           >
             {paints ? (

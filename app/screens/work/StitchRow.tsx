@@ -1,6 +1,7 @@
 import clsx from 'clsx'
 import { writeOp, type Terms, type Unit, type WorkView } from '../../../core/index.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
+import { shortName } from '../../words/wording.ts'
 import { stitchRowGeometry } from './stitchRowGeometry.ts'
 
 interface StitchRowProps {
@@ -32,7 +33,7 @@ export function StitchRow({ units, unit, bracket, terms, roomHeight }: StitchRow
         <Tile
           key={index}
           unit={units[index]!}
-          name={units[index]!.kind === 'work' ? tileName(units[index]!, terms) : units[index]!.kind}
+          name={tileName(units[index]!, terms)}
           state={index < unit ? 'made' : index === unit ? 'now' : 'toCome'}
           x={x}
           width={wide}
@@ -46,6 +47,11 @@ export function StitchRow({ units, unit, bracket, terms, roomHeight }: StitchRow
 
 /** As the pattern says it; what is told in several words by the one that names it. */
 function tileName(unit: Unit, terms: Terms): string {
+  if (unit.uses === 1 && unit.makes > 2) return `${unit.makes} ${shortName(unit.stitch, terms)}`
+  if (unit.manner === 'skip' || unit.manner === 'slit')
+    return unit.manner === 'skip' ? `skip ${unit.uses}` : `ch ${unit.makes}`
+  if (unit.manner === 'curl' || unit.manner === 'picot') return unit.manner
+  if (unit.kind !== 'work') return unit.kind
   if (unit.manner === 'space') return 'ch 1'
   if (unit.manner === 'popcorn' || unit.manner === 'cluster') return unit.manner
   return writeOp({ ...unit, times: 1 }, terms)
