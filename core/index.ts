@@ -135,7 +135,7 @@ export {
   type TextureKind,
   type TextureNumber,
 } from './rounds/texture.ts'
-export { RIMS, repeatOfRim, type Rim } from './rounds/rim.ts'
+export { RIMS, type Rim } from './rounds/rim.ts'
 export type { Manner } from './stitches/manner.ts'
 export { wallFit, type WallFit } from './plan/wallFit.ts'
 export { promisesOf } from './plan/promisesOf.ts'

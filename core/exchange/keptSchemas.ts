@@ -129,7 +129,13 @@ export const project = record({ id, name, createdAt: time, updatedAt: time })
 
 const sectionWork = record(
   {},
-  { stitch: bodyStitch, loops: Joi.string().valid('both', 'back', 'front'), texture, gaugeId: id },
+  {
+    stitch: bodyStitch,
+    loops: Joi.string().valid('both', 'back', 'front'),
+    texture,
+    gaugeId: id,
+    measured: Joi.boolean().valid(true),
+  },
 )
 
 export const piece = record(

@@ -30,6 +30,8 @@ export interface KeptSectionWork {
   readonly texture?: Texture
   /** Another hook, yarn or number of strands: another gauge. */
   readonly gaugeId?: string
+  /** That gauge was measured in the section's own texture. */
+  readonly measured?: true
 }
 
 /** One part of a project with its own plan, made `quantity` times. */

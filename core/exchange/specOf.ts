@@ -56,7 +56,7 @@ export function specOf(
   const usual = construction.loops ?? 'both'
   const worked = Object.entries(sections).flatMap(([id, work]) => {
     if (!work) return []
-    const { loops = usual, gaugeId, stitch: own, texture }: KeptSectionWork = work
+    const { loops = usual, gaugeId, stitch: own, texture, measured }: KeptSectionWork = work
     const record = gaugeId === undefined ? gauge : [gauge, ...others].find((one) => one.id === gaugeId)
     if (!record) {
       throw new SpecError('sections', 'The gauge of a section is gone.', 'Choose a gauge for it.')
@@ -66,6 +66,7 @@ export function specOf(
       ...(own ? { stitch: own } : {}),
       loops,
       ...(texture ? { texture } : {}),
+      ...(texture && measured && gaugeId !== undefined ? { measured } : {}),
       ...(fabric ? {} : { gauge: gaugeForStitch(gaugeOf(record, loopsOf(loops)), own ?? stitch) }),
     }
     return [[id, made] as const]

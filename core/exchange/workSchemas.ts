@@ -179,7 +179,13 @@ const gaugeNow = record(
 
 const sectionWork = record(
   {},
-  { stitch: bodyStitch, loops: Joi.string().valid('both', 'back', 'front'), texture, gauge: gaugeNow },
+  {
+    stitch: bodyStitch,
+    loops: Joi.string().valid('both', 'back', 'front'),
+    texture,
+    gauge: gaugeNow,
+    measured: Joi.boolean().valid(true),
+  },
 )
 
 const spec = record(

@@ -8,7 +8,7 @@ import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
-import { gaugesOf, textureIn, type Gauges } from './sectionWork.ts'
+import { gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
 import { crispIn, wantedIn } from './wantedAround.ts'
 
 /**
@@ -98,7 +98,8 @@ function withTextures(
 ): RoundPosition[] {
   let long = 0
   return places.map((place, index) => {
-    if (!textureIn(spec, rounds[index]!.section)) return place
+    const { section } = rounds[index]!
+    if (!textureIn(spec, section) || isOfTexture(spec, section)) return place
     long += place.arc - (places[index - 1]?.arc ?? 0)
     const along = TEXTURE_SD * long
     return {

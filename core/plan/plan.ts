@@ -85,6 +85,8 @@ export interface SectionWork {
   readonly texture?: Texture
   /** Of exactly that fabric: its yarn, strands, hook and loops. */
   readonly gauge?: Gauge
+  /** Its gauge was measured in its texture, whose usual factors then say nothing more. */
+  readonly measured?: true
 }
 
 export interface PieceSpec {

@@ -40,6 +40,10 @@ export function sectionsWorked<W extends UsualWork>(
   return Object.fromEntries([...ids].map((id) => [id, { ...usual[id], ...said?.[id] }]))
 }
 
+/** Whether the gauge of a section is that of its texture, and not of plain stitches. */
+export const isOfTexture = ({ sections }: Pick<PieceSpec, 'sections'>, section: SectionId): boolean =>
+  sections?.[section]?.measured === true
+
 /** The gauge that a section is worked in. */
 export const gaugeIn = (
   { gauge, sections }: Pick<PieceSpec, 'gauge' | 'sections'>,
@@ -53,7 +57,9 @@ export const gaugesOf = (spec: Pick<PieceSpec, 'form' | 'gauge' | 'sections'>): 
     const texture = textureIn(spec, section)
     if (section === lip) return asLip(gaugeForStitch(gaugeIn(spec, section), stitch))
     const plain = gaugeForStitch(gaugeIn(spec, section), stitch)
-    return texture && !crisp && !isEdging(stitch) ? textured(plain, texture) : plain
+    return texture && !crisp && !isEdging(stitch) && !isOfTexture(spec, section)
+      ? textured(plain, texture)
+      : plain
   })
 }
 

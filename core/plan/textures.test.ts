@@ -195,3 +195,16 @@ test('on a crisp base too, where its wall steps to the count of the texture', ()
   expect(found!.ways[1]!.count - found!.ways[0]!.count).toBe(10)
   for (const { around, off } of found!.ways) expect(around - off).toBeCloseTo(found!.around, 6)
 })
+
+test('a gauge that was measured in the texture itself is taken as it is, with its own doubt', () => {
+  const spec = textured(usualTexture('check'))
+  const wall = { ...spec.sections!['wall']!, gauge: { ...spec.gauge, w: mm(7), h: mm(11) } }
+  const [plain, measured] = [wall, { ...wall, measured: true as const }].map((work) =>
+    planPiece({ ...spec, sections: { wall: work } }),
+  )
+  const width = ({ rounds }: Plan) => rounds.at(-1)!.around / rounds.at(-1)!.ideal
+  expect(width(measured!)).toBeCloseTo(7, 6)
+  expect(width(plain!)).toBeCloseTo(7 * 0.92, 6)
+  const doubt = (plan: Plan) => plan.finished.promises[0]!.sd / plan.finished.promises[0]!.value
+  expect(doubt(measured!)).toBeLessThan(0.6 * doubt(plain!))
+})

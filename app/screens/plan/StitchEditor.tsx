@@ -161,8 +161,21 @@ function SectionEditor({ model, section: { id, even = false }, first }: SectionE
         value={work.gaugeId}
         usual={usual}
         choices={gauges.map((gauge) => [gauge.id, gauge.name] as const)}
-        onChange={(gaugeId) => change({ ...work, gaugeId })}
+        onChange={(gaugeId) =>
+          change({ ...work, gaugeId, measured: gaugeId === undefined ? undefined : work.measured })
+        }
       />
+      {texture && work.gaugeId !== undefined && (
+        <label className="flex min-h-11 items-center gap-3 text-16">
+          <input
+            type="checkbox"
+            className="size-5 accent-ink"
+            checked={work.measured === true}
+            onChange={({ target }) => change({ ...work, measured: target.checked ? true : undefined })}
+          />
+          This gauge was measured in this texture
+        </label>
+      )}
     </fieldset>
   )
 }
