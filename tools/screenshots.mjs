@@ -47,9 +47,9 @@ const tightSleeve = async (page) => {
 
 /** A cap below its crown, found wide. */
 const wideCap = async (page) => {
-  await workTo(page, 20)
+  await workTo(page, 18)
   await page.getByRole('textbox', { name: 'Wide, laid flat' }).fill('28.9')
-  await page.getByRole('textbox', { name: 'Deep, along it' }).fill('15.2')
+  await page.getByRole('textbox', { name: 'Deep, along it' }).fill('13.6')
 }
 
 const VIEWS = [

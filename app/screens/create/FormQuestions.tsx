@@ -28,7 +28,7 @@ export function FormChoice({
       value={family}
       onValueChange={(next) => next && onChange(next as FamilyName)}
       aria-label="What it is"
-      className="grid grid-cols-[repeat(auto-fit,minmax(4.7rem,1fr))] gap-2"
+      className="grid grid-cols-3 gap-2"
     >
       {FAMILY_NAMES.map((name) => (
         <ToggleGroup.Item

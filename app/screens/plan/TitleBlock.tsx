@@ -53,7 +53,8 @@ function startOf(plan: Plan | undefined, short: string, start: Start): string {
 
 /** ", rib brim", ", wall otherwise": the sections that are not worked as the first is. */
 function otherwise({ sections }: PieceRecord, spec: PieceSpec | undefined): string {
-  const ids = new Set([...Object.keys(spec?.sections ?? {}), ...Object.keys(sections ?? {})])
+  const textured = Object.keys(spec?.sections ?? {}).filter((id) => spec && textureIn(spec, id))
+  const ids = new Set([...textured, ...Object.keys(sections ?? {})])
   const names = [...ids].map((id) => {
     const name = (SECTION_WORDS[id] ?? id).toLowerCase()
     const texture = spec && textureIn(spec, id)

@@ -50,6 +50,7 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
     x += piece.mm + GAP_MM
     return { ...piece, left }
   })
+  const middles = placed.map(({ left, mm }) => (left + mm / 2) * scale)
   return (
     <div ref={area} className="pt-2" style={width > 0 ? undefined : { minHeight: RESERVED }}>
       {width > 0 && (
@@ -78,21 +79,14 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
           </div>
           <LedgeTape width={width} scale={scale} inches={sizes.unit === 'in'} />
           <div className="relative h-9 max-sm:hidden" aria-hidden>
-            {placed.map(({ row, left, mm }, index) => (
+            {placed.map(({ row }, index) => (
               <p
                 key={row.view.piece.id}
                 className={clsx(
                   'absolute top-1 -translate-x-1/2 truncate px-2 text-center text-16',
                   row.view.piece.id === current && 'bg-tape',
                 )}
-                style={{
-                  left: Math.max(48, (left + mm / 2) * scale),
-                  maxWidth: Math.max(
-                    96,
-                    (mm + GAP_MM) * scale,
-                    index === placed.length - 1 ? 2 * (width - (left + mm / 2) * scale) : 0,
-                  ),
-                }}
+                style={{ left: middles[index], maxWidth: roomAt(middles, index, width) }}
               >
                 <span className="slab">{numbers.get(row.view.project.id)}</span>{' '}
                 {row.view.pieces.length > 1 ? row.view.piece.name : row.view.project.name}
@@ -103,6 +97,14 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
       )}
     </div>
   )
+}
+
+/** Room for a name in the middle of its piece, px: as far as halfway to the names beside it. */
+function roomAt(middles: readonly number[], index: number, width: number): number {
+  const here = middles[index]!
+  const before = index === 0 ? -here : middles[index - 1]!
+  const after = index === middles.length - 1 ? 2 * width - here : middles[index + 1]!
+  return Math.min(here - before, after - here)
 }
 
 function copiesShown({ view }: ShelfRow): number {
