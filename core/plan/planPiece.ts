@@ -15,7 +15,7 @@ import { alongEdge, layPiece, type LayPiece } from './layPiece.ts'
 import { layRounds } from './layRounds.ts'
 import { measureFinished } from './measureFinished.ts'
 import { measureHole } from './measureHole.ts'
-import { roundOfOpening, slitOf, type Slit } from './openings.ts'
+import { roundsAsked, type RoundOf } from './roundsAsked.ts'
 import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { gaugesOf, stitchIn, textureIn, type Gauges } from './sectionWork.ts'
@@ -65,9 +65,6 @@ interface Base {
   /** Sections of the worked rounds. */
   readonly sections: readonly Outline[]
 }
-
-/** A round of a section, before it has a count. */
-type RoundOf = Omit<RoundAsked, 'ideal'>
 
 /**
  * Plans every round of a piece: counts, steps, predicted sizes, checkpoints, yarn and time.
@@ -274,7 +271,7 @@ function plusMinusOf({ laid }: Candidate, { gauge }: PieceSpec, { edge, target: 
 function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: Base): Candidate {
   const { section } = base.last
   const rounds = [...base.before, ...choice.stitches.map((stitch) => ({ section, stitch }))]
-  const asked = withSlits(spec, asksOf(rounds, gauges, base), gauges, base)
+  const asked = roundsAsked(spec, rounds, gauges, base)
   const counts = countsFor(spec, asked, base.worked, base.sections)
   const made = asked.map((round, index) =>
     base.as(
@@ -286,45 +283,4 @@ function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: B
   const { edge, target } = base
   const at = laid.rings.at(-1) ?? { radius: edge.radius, z: edge.z, arc: alongEdge(edge) }
   return { choice, asked, counts, laid, size: measured(target.of, at, sizesOf(spec).thickness) }
-}
-
-/** What the guide of each round's section asks for there. */
-function asksOf(rounds: readonly RoundOf[], gauges: Gauges, { along, sections }: Base): RoundToAsk[] {
-  const reached = new Map(along)
-  return rounds.map(({ section, stitch }, index) => {
-    const below = (rounds[index - 1] ?? { section: sections.at(-1) }).section?.id
-    const crisp = section.crisp === true && below !== section.id
-    const { w, h } = gauges({ section: section.id, stitch, crisp })
-    const here = reached.get(section.id)! + h
-    reached.set(section.id, here)
-    return { section, stitch, ideal: section.guide.perimeter(here) / w, along: here }
-  })
-}
-
-/** A round that is to be, and how far along its section its top lies, mm. */
-type RoundToAsk = RoundAsked & { readonly along: number }
-
-/** The rounds in which openings are to be left, each in the round nearest to where it is wanted. */
-function withSlits(
-  { constraints }: PieceSpec,
-  asked: readonly RoundToAsk[],
-  gauges: Gauges,
-  { worked }: Base,
-): readonly RoundAsked[] {
-  const { openings = [] } = constraints ?? {}
-  if (openings.length === 0) return asked
-  const slits = asked.map((): Slit[] => [])
-  for (const opening of openings) {
-    const inSection = asked.flatMap(({ section }, index) => (section.id === opening.section ? [index] : []))
-    // Something stands below it, and above it.
-    const standing = inSection.filter((index) => index + worked.length > 0 && index < asked.length - 1)
-    const found = roundOfOpening(
-      opening,
-      standing.map((index) => asked[index]!.along),
-    )
-    if (found === undefined) continue
-    const { section, stitch } = asked[standing[found]!]!
-    slits[standing[found]!]!.push(slitOf(opening, gauges({ section: section.id, stitch }).w))
-  }
-  return asked.map((round, index) => (slits[index]!.length > 0 ? { ...round, slits: slits[index]! } : round))
 }

@@ -11,7 +11,7 @@ import {
   type WorkshopSettings,
   type WorkState,
 } from '../../../core/index.ts'
-import { startTransition, useEffect, useReducer } from 'react'
+import { startTransition, useEffect, useReducer, useRef } from 'react'
 import { useStored } from '../../store/liveQueries.ts'
 import { askPlanner } from '../../store/planner.ts'
 import type { PlanVersion } from '../../store/planVersions.ts'
@@ -115,15 +115,19 @@ function plan(view: PieceView, settings: WorkshopSettings): Answer<Planned> {
  */
 function usePlansAhead(views: readonly PieceView[] | undefined, settings: WorkshopSettings): boolean {
   const [, done] = useReducer((times: number) => times + 1, 0)
-  const wanted = views?.flatMap((view) => tasksOf(view, settings)) ?? []
+  const waitedFor = useRef(new Set<Promise<void>>())
   useEffect(() => {
-    for (const task of wanted) void task().then(() => startTransition(done))
+    for (const answer of views?.flatMap((view) => answersFor(view, settings)) ?? []) {
+      if (waitedFor.current.has(answer)) continue
+      waitedFor.current.add(answer)
+      void answer.then(() => startTransition(done))
+    }
   })
   return views !== undefined && views.every((view) => isReady(view, settings))
 }
 
 /** What was asked for already: a plan by what it is made from, a version by itself. */
-const askedFor = new Set<string | PlanVersion>()
+const asked = new Map<string | PlanVersion, Promise<void>>()
 /** Versions that were laid out, or cannot be: those say so where they are shown. */
 const given = new WeakSet<PlanVersion>()
 
@@ -131,23 +135,24 @@ const isReady = (view: PieceView, settings: WorkshopSettings): boolean =>
   plannedOf(view, settings) !== undefined &&
   view.versions.every((version) => version.isLaid || given.has(version))
 
-function tasksOf(view: PieceView, settings: WorkshopSettings): (() => Promise<void>)[] {
-  const key = keyOf(view, settings)
-  const once = (what: string | PlanVersion, task: () => Promise<void>) =>
-    askedFor.has(what) ? [] : [() => (askedFor.add(what), task())]
+/** The answers that are still to come for a piece; what nobody has asked for is asked for now. */
+function answersFor(view: PieceView, settings: WorkshopSettings): Promise<void>[] {
+  const once = (what: string | PlanVersion, ask: () => Promise<void>) => {
+    const answer = asked.get(what) ?? ask().finally(() => asked.delete(what))
+    asked.set(what, answer)
+    return answer
+  }
+  const waiting = view.versions.filter((version) => !version.isLaid && !given.has(version))
   return [
-    ...(plans.has(key) ? [] : once(key, () => planAway(view, settings))),
-    ...view.versions
-      .filter(({ isLaid }) => !isLaid)
-      .flatMap((version) =>
-        once(version, () =>
-          version
-            .layAway()
-            .catch(() => undefined)
-            .then(() => void given.add(version)),
-        ),
-      ),
+    ...(plannedOf(view, settings) ? [] : [once(keyOf(view, settings), () => planAway(view, settings))]),
+    ...waiting.map((version) => once(version, () => layAway(version))),
   ]
+}
+
+/** Whatever comes of it, it is not tried again here. */
+async function layAway(version: PlanVersion): Promise<void> {
+  await version.layAway().catch(() => undefined)
+  given.add(version)
 }
 
 async function planAway(view: PieceView, settings: WorkshopSettings): Promise<void> {

@@ -1,0 +1,67 @@
+import type { Outline } from '../forms/family.ts'
+import type { SectionId } from '../rounds/round.ts'
+import type { RoundAsked } from './countsFor.ts'
+import { roundOfOpening, slitOf, type Slit } from './openings.ts'
+import type { PieceSpec, PlannedRound } from './plan.ts'
+import type { Gauges } from './sectionWork.ts'
+
+/** A round of a section, before it has a count. */
+export type RoundOf = Omit<RoundAsked, 'ideal'>
+
+/** Where rounds that are asked for go on from. */
+interface AskedFrom {
+  /** How far along each section its rounds to come begin, mm. */
+  readonly along: ReadonlyMap<SectionId, number>
+  readonly worked: readonly PlannedRound[]
+  /** Sections of the worked rounds. */
+  readonly sections: readonly Outline[]
+}
+
+/** Rounds to come with what their guides ask for, and the openings that they are to leave. */
+export const roundsAsked = (
+  spec: PieceSpec,
+  rounds: readonly RoundOf[],
+  gauges: Gauges,
+  from: AskedFrom,
+): readonly RoundAsked[] => withSlits(spec, asksOf(rounds, gauges, from), gauges, from)
+
+/** What the guide of each round's section asks for there. */
+function asksOf(rounds: readonly RoundOf[], gauges: Gauges, { along, sections }: AskedFrom): RoundToAsk[] {
+  const reached = new Map(along)
+  return rounds.map(({ section, stitch }, index) => {
+    const below = (rounds[index - 1] ?? { section: sections.at(-1) }).section?.id
+    const crisp = section.crisp === true && below !== section.id
+    const { w, h } = gauges({ section: section.id, stitch, crisp })
+    const here = reached.get(section.id)! + h
+    reached.set(section.id, here)
+    return { section, stitch, ideal: section.guide.perimeter(here) / w, along: here }
+  })
+}
+
+/** A round that is to be, and how far along its section its top lies, mm. */
+type RoundToAsk = RoundAsked & { readonly along: number }
+
+/** The rounds in which openings are to be left, each in the round nearest to where it is wanted. */
+function withSlits(
+  { constraints }: PieceSpec,
+  asked: readonly RoundToAsk[],
+  gauges: Gauges,
+  { worked }: AskedFrom,
+): readonly RoundAsked[] {
+  const { openings = [] } = constraints ?? {}
+  if (openings.length === 0) return asked
+  const slits = asked.map((): Slit[] => [])
+  for (const opening of openings) {
+    const inSection = asked.flatMap(({ section }, index) => (section.id === opening.section ? [index] : []))
+    // Something stands below it, and above it.
+    const standing = inSection.filter((index) => index + worked.length > 0 && index < asked.length - 1)
+    const found = roundOfOpening(
+      opening,
+      standing.map((index) => asked[index]!.along),
+    )
+    if (found === undefined) continue
+    const { section, stitch } = asked[standing[found]!]!
+    slits[standing[found]!]!.push(slitOf(opening, gauges({ section: section.id, stitch }).w))
+  }
+  return asked.map((round, index) => (slits[index]!.length > 0 ? { ...round, slits: slits[index]! } : round))
+}
