@@ -137,7 +137,7 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
           lip: {
             label: 'Lip',
             detail:
-              'A round of single crochet in the front loops stands out as a foot; the wall goes up behind it, from the back loops.',
+              'A round in the front loops stands out as a foot; the wall goes up behind it, from the back loops.',
           },
         },
       },

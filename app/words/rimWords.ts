@@ -5,8 +5,11 @@ export const RIM_WORDS: Readonly<Record<Rim | 'none', { readonly label: string; 
   {
     none: { label: 'None', detail: 'The last round is the edge.' },
     slst: { label: 'Slip stitches', detail: 'Firm and flat: it keeps the edge from stretching.' },
-    reverse: { label: 'Reverse single crochet', detail: 'Worked the other way round: a corded edge.' },
-    curl: { label: 'Curled', detail: 'sc, ch 1, sl st in every stitch: it rolls outward.' },
+    reverse: { label: 'Reverse stitches', detail: 'Worked the other way round: a corded edge.' },
+    curl: {
+      label: 'Curled',
+      detail: 'A stitch, a chain and a slip stitch in every stitch: it rolls outward.',
+    },
     picot: { label: 'Picots', detail: 'A loop of three chains on every third stitch.' },
     frill: {
       label: 'Frill',

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { smallWorkshop } from '../testing/smallWorkshop.ts'
-import { anySpec } from '../testing/specs.ts'
+import { anySpec, discSpec } from '../testing/specs.ts'
 import { SpecError } from '../errors/specError.ts'
 import { readProjectFile } from './readProjectFile.ts'
 import { DEFAULT_SETTINGS, type Records } from './records.ts'
@@ -26,6 +26,22 @@ test('what is written is read back without loss', () => {
     }),
     { numRuns: 40 },
   )
+})
+
+test('a mat with an opening far wider than a hand, edged with shells, is read back as it was pinned', () => {
+  const plain = discSpec(400)
+  const spec = {
+    ...plain,
+    construction: { ...plain.construction, rim: 'shell' as const },
+    constraints: { openings: [{ section: 'flat', along: 160, at: 0.5, width: 260 }] },
+  }
+  const file = projectFile(smallWorkshop(spec), NOW, DEFAULT_SETTINGS)
+  // By hand: 260 mm of 8 mm stitches.
+  expect(JSON.stringify(file.planVersions)).toContain('"makes":33,"manner":"slit"')
+  expect(readProjectFile(writeProjectFile(file))).toEqual({
+    ok: true,
+    file: JSON.parse(JSON.stringify(file)),
+  })
 })
 
 test('an empty workshop is a file too', () => {

@@ -66,7 +66,8 @@ const step = record({
   ops: Joi.array()
     .items(
       record(
-        { stitch, uses: count.max(20), makes: count.max(20), times: count.min(1) },
+        // An opening skips as many stitches as nearly half a round has.
+        { stitch, uses: count.max(2000), makes: count.max(2000), times: count.min(1) },
         {
           loops: Joi.string().valid('back', 'front'),
           manner: Joi.string().valid(...MANNERS),

@@ -150,7 +150,7 @@ function nameOf({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string, terms:
     case 'reverse':
       return `reverse ${short}`
     case 'curl':
-      return `(${short}, ch 1, sl st) in one st`.replace('sl st', STITCHES.slst.short[terms])
+      return `(${short}, ch 1, ${STITCHES.slst.short[terms]}) in one st`
     case 'picot':
       return `${short} with a ch-3 picot`
     case 'frontPost':

@@ -111,6 +111,23 @@ test('worked rounds keep their opening, and a plan carried on with another count
     const again = planPiece(spec, upTo(last))
     expect(slitted(again).map(({ number }) => number)).toEqual([round!.number])
   }
+  // Found shorter or longer than it was to be, and wherever between two rounds it was wanted: one, and not lost.
+  for (let along = 60; along <= 90; along += 6) {
+    const asked = withOpening(vesselSpec({ base: 200, height: 140 }), {
+      section: 'wall',
+      along,
+      at: 0.5,
+      width: 60,
+    })
+    const all = planPiece(asked).rounds
+    for (const last of all.slice(12, -2).map(({ number }) => number)) {
+      const { radius, z, arc } = all[last - 1]!.at
+      for (const by of [0.93, 1, 1.07]) {
+        const edge = { radius, z: z * by, sd: 1, along: { arc: arc * by, sd: 1 } }
+        expect(slitted(planPiece(asked, { rounds: all.slice(0, last), edge }))).toHaveLength(1)
+      }
+    }
+  }
   const { rounds, edge } = upTo(round!.number - 3)
   const last = rounds.at(-1)!
   const off = [

@@ -2,6 +2,7 @@ import { lengthOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { stepsFromUnits } from '../rounds/stepsFromUnits.ts'
 import { expandSteps, plain, stitchesProduced, type Step, type Unit } from '../rounds/steps.ts'
+import type { Round, SectionId } from '../rounds/round.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { Opening, PieceSpec } from './plan.ts'
 import { gaugesOf, stitchIn } from './sectionWork.ts'
@@ -53,18 +54,32 @@ export function validateOpenings(spec: PieceSpec): void {
 }
 
 /**
- * The round that has an opening: the one whose top lies nearest to where it is wanted. Never the first or the last of
- * the piece, since something must stand below it and above it.
+ * The round that has an opening: the one whose top lies nearest to where it is wanted.
  * @param tops how far along the section the tops of its rounds lie, mm
- * @returns an index into `tops`; nothing when none of these rounds is near
+ * @returns an index into `tops`; nothing when there are none
  */
 export function roundOfOpening({ along }: Opening, tops: readonly number[]): number | undefined {
   if (tops.length === 0) return undefined
   const distance = (index: number) => Math.abs(tops[index]! - along)
-  const nearest = tops.reduce((best, _, index) => (distance(index) < distance(best) ? index : best), 0)
-  const height = tops.length > 1 ? tops[1]! - tops[0]! : tops[0]!
-  // Below the first of them lie rounds that are worked already.
-  return nearest === 0 && tops[0]! - along > height * 0.75 && tops[0]! > 1.5 * height ? undefined : nearest
+  return tops.reduce((best, _, index) => (distance(index) < distance(best) ? index : best), 0)
+}
+
+/** The openings that worked rounds have not left yet: of each section those farther along. */
+export function openingsToCome(
+  openings: readonly Opening[],
+  worked: readonly Pick<Round, 'section' | 'steps'>[],
+): readonly Opening[] {
+  const left = new Map<SectionId, number>()
+  for (const { section, steps } of worked) {
+    left.set(section, (left.get(section) ?? 0) + slitsIn(steps).length)
+  }
+  return openings
+    .toSorted((one, other) => one.along - other.along)
+    .filter(({ section }) => {
+      const done = left.get(section) ?? 0
+      left.set(section, done - 1)
+      return done <= 0
+    })
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { Outline } from '../forms/family.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { RoundAsked } from './countsFor.ts'
-import { roundOfOpening, slitOf, type Slit } from './openings.ts'
+import { openingsToCome, roundOfOpening, slitOf, type Slit } from './openings.ts'
 import type { PieceSpec, PlannedRound } from './plan.ts'
 import type { Gauges } from './sectionWork.ts'
 
@@ -48,7 +48,7 @@ function withSlits(
   gauges: Gauges,
   { worked }: AskedFrom,
 ): readonly RoundAsked[] {
-  const { openings = [] } = constraints ?? {}
+  const openings = openingsToCome(constraints?.openings ?? [], worked)
   if (openings.length === 0) return asked
   const slits = asked.map((): Slit[] => [])
   for (const opening of openings) {
