@@ -48,6 +48,7 @@ suite(
     passed: numPassedTests,
     failed: numFailedTests + numRuntimeErrorTestSuites,
   }),
+  { PROPERTY_SEED: '20261127' },
 )
 if (check('build', 'npm', ['run', '--silent', 'build'])) {
   check('size of the first screen', bin('size-limit'), [])
