@@ -152,6 +152,7 @@ function modelOf(counts: readonly number[], rounds: readonly PlannedRound[], spe
     start: construction.start,
     stitch: rounds[0]!.stitch,
     centre: CENTRE_UNKNOWN,
+    near: priorOf(gauge).mean,
     rounds: asMade(spec, counts, rounds).map(({ stitch, count }) => ({
       count,
       ...(terms.get(stitch) ?? termsOf(stitch)),

@@ -30,12 +30,14 @@ const QUESTIONED = 3
  */
 export function combineEvidence(prior: Gaussian, evidence: readonly Evidence[]): Combined {
   const counted = inFixedOrder(evidence.filter(({ setAside }) => !setAside))
-  const all = mostProbable(prior, counted.flatMap(readingsOf))
+  const readings = new Map(counted.map((item) => [item, readingsOf(item)]))
+  const of = (items: readonly Evidence[]) => items.flatMap((item) => readings.get(item)!)
+  const all = mostProbable(prior, of(counted))
   const conflicts: Conflict[] = []
   let belief = all
   for (const item of counted) {
-    const rest = mostProbable(prior, counted.filter((other) => other !== item).flatMap(readingsOf))
-    const conflict = worstReading(rest, item)
+    const rest = mostProbable(prior, of(counted.filter((other) => other !== item)))
+    const conflict = worstReading(rest, item.id, readings.get(item)!)
     if (!conflict) continue
     conflicts.push(conflict)
     belief = widenedBy(
@@ -51,9 +53,9 @@ const inFixedOrder = (evidence: readonly Evidence[]): Evidence[] =>
     (one, other) => one.at - other.at || (one.id < other.id ? -1 : one.id > other.id ? 1 : 0),
   )
 
-function worstReading(rest: Gaussian, item: Evidence): Conflict | undefined {
+function worstReading(rest: Gaussian, id: string, readings: readonly Reading[]): Conflict | undefined {
   let worst: Conflict | undefined
-  for (const reading of readingsOf(item)) {
+  for (const reading of readings) {
     const { slopes, variance } = linearised(reading, rest.mean)
     const surprise = reading.value - reading.predict(rest.mean)
     const beyond = Math.max(0, Math.abs(surprise) - (reading.bound?.within ?? 0))
@@ -61,7 +63,7 @@ function worstReading(rest: Gaussian, item: Evidence): Conflict | undefined {
     const sigmas = beyond / Math.sqrt(varianceAlong(rest, slopes) + noise)
     if (sigmas > QUESTIONED && sigmas > (worst?.sigmas ?? 0)) {
       const off = reading.about === 'edge' ? surprise : Math.exp(surprise) - 1
-      worst = { id: item.id, sigmas, about: reading.about, off }
+      worst = { id, sigmas, about: reading.about, off }
     }
   }
   return worst

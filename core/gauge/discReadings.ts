@@ -2,6 +2,7 @@ import { meanOf } from '../lay/measures.ts'
 import { flatness, flatnessOfLastThird, FLAT_TOLERANCE } from '../lay/flatness.ts'
 import type { Start } from '../plan/plan.ts'
 import { rimHeldFlat } from '../lay/rimHeldFlat.ts'
+import { sizesThatLie } from '../lay/sizesThatLie.ts'
 import { CLOSED_RING, startOfFabric } from '../lay/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { EdgeLies } from './evidence.ts'
@@ -21,6 +22,8 @@ export interface DiscModel {
   readonly stitch: StitchName
   /** The unknown that says where round 1 begins: in heights of a closed ring, for any start alike. */
   readonly centre: number
+  /** Unknowns at which its stitches are at least in proportion. */
+  readonly near: Float64Array
 }
 
 export interface DiscMeasured {
@@ -37,7 +40,7 @@ export interface DiscMeasured {
 const FABRIC_SD = 0.009
 /** A tape around an edge follows it less well. */
 const AROUND_SD = 0.012
-/** How wide a rim that stands up is answers its count only so well, and its depth the model of a dish. */
+/** How wide a rim that stands up is answers its count only so well, and its depth the fabric's own stiffness. */
 const RIM_SD = 0.015
 const DISH_SD = 0.04
 /** |flatness| is anywhere within the tolerance when an edge lies flat, as the eye sees it. */
@@ -54,8 +57,7 @@ function logOf({ terms, offset }: SizeTerms, unknowns: Float64Array): number {
 
 /**
  * A disc gives its size and how its edge lies. Flat: one equation for w and h through the settled disc,
- * and |f| ≤ g. Standing up by x: r = N·w(1 + g/2)/2π, and the arc of the dish through r and x is
- * Σh(1 − g/2): w and h apart. Waving: the radius stays about Σh, and the excess tells w. The length around
+ * and |f| ≤ g. Standing up: the stitches that `lay` would stand up just so, w and h apart. Waving: the radius stays about Σh, and the excess tells w. The length around
  * the edge is N·w, whatever it does.
  */
 export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[] {
@@ -85,10 +87,10 @@ export function discReadings(model: DiscModel, measured: DiscMeasured): Reading[
   const circumference =
     around === undefined ? [] : [widthAs(around / last.count, (TAPE_SD / around) ** 2 + AROUND_SD ** 2)]
   if (edge.kind === 'standsUp') {
-    const bow = (2 * Math.PI) / (last.count * (1 + FLAT_TOLERANCE / 2))
+    const { w, out } = sizesStanding(model, radius, edge.by)
     return [
-      widthAs(radius * bow, variance + RIM_SD ** 2),
-      heightAs(arcOfDish(radius, edge.by) / (1 - FLAT_TOLERANCE / 2), variance + DISH_SD ** 2, 'height'),
+      widthAs(w, variance + RIM_SD ** 2),
+      heightAs(out, variance + DISH_SD ** 2, 'height'),
       ...circumference,
     ]
   }
@@ -160,6 +162,24 @@ function flatnessOfEdge(model: DiscModel, unknowns: Float64Array): number {
     flatness: flatness(count, w[index]!, (arc += h[index]!)),
   }))
   return flatnessOfLastThird(rounds)
+}
+
+/**
+ * The width of its last stitches and its centre with all heights, mm, of a disc whose rim stands so. A dish says it
+ * within a few per cent, r = N·w(1 + g/2)/2π and the arc through the rim Σh(1 − g/2); from there `lay` is asked. A rim
+ * so little up that lay would have it flat is left to the dish.
+ */
+function sizesStanding(model: DiscModel, radius: number, by: number) {
+  const { w, h } = sizesAt(model, model.near)
+  const { centre, hole } = beginningOf(model, w[0]!, h[0]!, model.near)
+  const rounds = model.rounds.map(({ count }, index) => ({ count, w: w[index]!, h: h[index]! }))
+  const [last, out] = [rounds.at(-1)!, rounds.reduce((sum, round) => sum + round.h, centre)]
+  const dish = {
+    lnW: Math.log((2 * Math.PI * radius) / (last.count * (1 + FLAT_TOLERANCE / 2) * last.w)),
+    lnH: Math.log(arcOfDish(radius, by) / ((1 - FLAT_TOLERANCE / 2) * out)),
+  }
+  const { lnW, lnH } = sizesThatLie({ rounds, centre, hole, patted: true }, { radius, z: by }, dish) ?? dish
+  return { w: last.w * Math.exp(lnW), out: out * Math.exp(lnH) }
 }
 
 /** Length along a shallow dish (part of a ball) from its middle to its rim, radius and depth in mm. */

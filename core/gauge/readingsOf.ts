@@ -1,6 +1,6 @@
 import { discReadings, type SizeTerms } from './discReadings.ts'
 import type { CountOver, Evidence } from './evidence.ts'
-import { CENTRE, stitchTerms } from './latentGauge.ts'
+import { CENTRE, labelBelief, stitchTerms } from './latentGauge.ts'
 import type { Start } from '../plan/plan.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { TAPE_SD, type Reading } from './reading.ts'
@@ -10,6 +10,9 @@ const COUNT_SD = 0.25
 
 /** How a disc begins when nothing else is said. */
 const CLOSED: Start = { kind: 'magicRing' }
+
+/** Stitches in the proportions of any label: a medium yarn's, unwashed. */
+const IN_PROPORTION = labelBelief({ weight: 4, strands: 1, hook: 5 }, { mean: 0, sd: 1 }).mean
 
 /** The numbers that a piece of evidence reads off the fabric. */
 export function readingsOf(evidence: Evidence): Reading[] {
@@ -39,7 +42,8 @@ export function readingsOf(evidence: Evidence): Reading[] {
         return { count, ...(name === stitch ? body : terms(name)) }
       })
       const start = evidence.start ?? CLOSED
-      return discReadings({ rounds, start, stitch: stitches?.[0] ?? stitch, centre: CENTRE }, evidence)
+      const model = { rounds, start, stitch: stitches?.[0] ?? stitch, centre: CENTRE, near: IN_PROPORTION }
+      return discReadings(model, evidence)
     }
   }
 }
