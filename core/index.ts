@@ -35,7 +35,7 @@ export {
   yarnUseOf,
   type Calibration,
 } from './yarn/calibration.ts'
-export { ALL_FIBRES, FIBRES, type Fibre } from './yarn/fibre.ts'
+export { ALL_FIBRES, FIBRES, type Fibre, type FibreTraits } from './yarn/fibre.ts'
 export { ballsToBuy, doubtAtHand, metresAtHand } from './yarn/stock.ts'
 export { sameYarns, yarnsIn, yarnsOf, type HeldYarns } from './yarn/strands.ts'
 export { substitutionPoints, type SubstitutionPoint } from './yarn/substitution.ts'
@@ -73,6 +73,7 @@ export { validateSpec } from './plan/validateSpec.ts'
 export { LIMITS, LONGEST_NAME, LONGEST_NOTE } from './exchange/limits.ts'
 export { pin, unpin } from './plan/pinnedPlan.ts'
 export { planPiece } from './plan/planPiece.ts'
+export { afterWashing, formAfterWashing } from './plan/afterWashing.ts'
 export { fillAfter } from './plan/fillAfter.ts'
 export { compromises, type Compromise, type Compromises } from './plan/compromises.ts'
 export { usualSizesOf } from './forms/usualSizes.ts'
@@ -102,7 +103,7 @@ export {
   type WorkshopSettings,
   type YarnRecord,
 } from './exchange/records.ts'
-export { beliefOf, gaugeOf, isMeasured, specOf } from './exchange/specOf.ts'
+export { beliefOf, gaugeOf, isMeasured, specIn, specOf } from './exchange/specOf.ts'
 export { projectFile, writeProjectFile } from './exchange/writeProjectFile.ts'
 export { withFreshIds } from './exchange/withFreshIds.ts'
 export { newPiece, UNMEASURED_GAUGE, usualStart, withForm } from './exchange/newPiece.ts'
@@ -117,6 +118,7 @@ export {
   usualForm,
   type AnyField,
   type FamilyName,
+  type Form,
   type StoredForm,
 } from './forms/registry.ts'
 export { flatRound } from './forms/disc/disc.ts'

@@ -135,6 +135,7 @@ export function useTrackRecord(): TrackRecord | undefined {
       const copies = new Map((await database.copies.toArray()).map((copy) => [copy.id, copy]))
       const outcomes = await Promise.all(
         readings
+          .filter(({ washed }) => !washed)
           .sort((one, other) => one.at - other.at)
           .map(async (reading) => {
             const { copyId, planVersion, afterRound } = reading

@@ -155,7 +155,7 @@ export const piece = record(
     rhythm: Joi.number().min(0).max(1),
     fitness,
   },
-  { sections: bySection(sectionWork) },
+  { sections: bySection(sectionWork), washed: Joi.boolean().valid(true) },
 )
 
 export const gauge = record({

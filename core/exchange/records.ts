@@ -45,6 +45,8 @@ export interface PieceRecord {
   readonly quantity: number
   /** What it must become. Lengths in mm. */
   readonly form: StoredForm
+  /** Its sizes are those that it is to have once it is washed and dried. */
+  readonly washed?: true
   readonly tolerance: number
   readonly stitch: StitchName
   readonly gaugeId: string

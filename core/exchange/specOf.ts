@@ -2,13 +2,14 @@ import { beliefFromEvidence, gaugeFromBelief } from '../gauge/gaugeFromEvidence.
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Combined } from '../gauge/combineEvidence.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import type { Loops } from '../gauge/latentGauge.ts'
+import type { FabricState, Loops } from '../gauge/latentGauge.ts'
 import type { PieceSpec, SectionWork } from '../plan/plan.ts'
 import { SpecError } from '../errors/specError.ts'
 import { formOf } from '../forms/registry.ts'
 import { mm } from '../units/millimetres.ts'
 import { yarnUseOf } from '../yarn/calibration.ts'
 import { FIBRES } from '../yarn/fibre.ts'
+import { formBeforeWashing } from '../plan/afterWashing.ts'
 import { sectionsWorked } from '../plan/sectionWork.ts'
 import type { GaugeRecord, KeptSectionWork, PieceRecord } from './records.ts'
 
@@ -30,21 +31,38 @@ export function beliefOf(record: GaugeRecord): Combined {
 export const isMeasured = ({ evidence }: GaugeRecord): boolean => evidence.some(({ setAside }) => !setAside)
 
 /**
- * The gauge a record stands for, in its own stitch, worked into both loops or one.
+ * The gauge a record stands for, in its own stitch, worked into both loops or one, as worked or as washed.
  * @throws SpecError when the label cannot be
  */
-export function gaugeOf(record: GaugeRecord, loops: Loops = 'both'): Gauge {
-  const gauge = gaugeFromBelief(beliefOf(record), record.stitch, record, isMeasured(record), loops)
+export function gaugeOf(record: GaugeRecord, loops: Loops = 'both', state: FabricState = 'worked'): Gauge {
+  const gauge = gaugeFromBelief(beliefOf(record), record.stitch, record, isMeasured(record), loops, state)
   if (record.calibrations.length === 0) return gauge
   return { ...gauge, yarnUse: yarnUseOf(gauge, record.calibrations) }
 }
 
 /**
- * The spec to plan a stored piece from.
+ * The spec to plan a stored piece from. Of one whose sizes are meant washed it is larger or smaller by what washing
+ * takes, since it is planned, measured and corrected as it comes off the hook.
  * @param others gauges that its sections may go by
  * @throws SpecError when a gauge record cannot be, or is not there
  */
 export function specOf(
+  piece: PieceRecord,
+  gauge: GaugeRecord,
+  pace: number,
+  others: readonly GaugeRecord[] = [],
+): PieceSpec {
+  const worked = specIn('worked', piece, gauge, pace, others)
+  if (!piece.washed) return worked
+  return { ...worked, form: formBeforeWashing(worked, specIn('washed', piece, gauge, pace, others)) }
+}
+
+/**
+ * A stored piece in stitches as worked or as washed, with the sizes that its maker named.
+ * @throws SpecError as `specOf` does
+ */
+export function specIn(
+  state: FabricState,
   piece: PieceRecord,
   gauge: GaugeRecord,
   pace: number,
@@ -67,7 +85,7 @@ export function specOf(
       loops,
       ...(texture ? { texture } : {}),
       ...(texture && measured && gaugeId !== undefined ? { measured } : {}),
-      ...(fabric ? {} : { gauge: gaugeForStitch(gaugeOf(record, loopsOf(loops)), own ?? stitch) }),
+      ...(fabric ? {} : { gauge: gaugeForStitch(gaugeOf(record, loopsOf(loops), state), own ?? stitch) }),
     }
     return [[id, made] as const]
   })
@@ -75,7 +93,7 @@ export function specOf(
     form,
     tolerance: mm(piece.tolerance),
     stitch,
-    gauge: gaugeForStitch(gaugeOf(gauge, loopsOf(usual)), stitch),
+    gauge: gaugeForStitch(gaugeOf(gauge, loopsOf(usual), state), stitch),
     construction,
     ...(worked.length > 0 ? { sections: Object.fromEntries(worked) } : {}),
     colours: piece.colours,

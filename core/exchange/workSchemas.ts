@@ -41,6 +41,7 @@ export const reading = record(
     seen: Joi.array().items(seen).min(1).max(20),
   },
   {
+    washed: Joi.boolean().valid(true),
     edge,
     hole: within('hole'),
     join: Joi.string().valid('worked', 'skipped', 'right'),

@@ -26,12 +26,12 @@ export function learnFromPiece(
   // A texture tells nothing sure of the plain stitch, nor does what filling stretches.
   if (worked.some(({ section }) => textureIn(spec, section)) || familyOf(spec.form).closes) return undefined
   const taken = {
-    // One a piece: measured again, it takes the place of what was measured before.
-    id: `piece-${reading.copyId}`.slice(0, 64),
+    // One a piece and state: measured again, it takes the place of what was measured before.
+    id: `${reading.washed ? 'washed' : 'piece'}-${reading.copyId}`.slice(0, 64),
     at: reading.at,
     stitch,
     loops: loops ? 'single' : 'both',
-    state: 'worked',
+    state: reading.washed ? 'washed' : 'worked',
   } as const
   if (reading.edge) {
     return {

@@ -10,6 +10,8 @@ export interface PieceReading {
   /** The plan version that the round was worked to. */
   readonly planVersion: number
   readonly afterRound: number
+  /** It was washed and dried before: of a finished piece. */
+  readonly washed?: true
   /** What the tape found, at its edge or at other rounds. */
   readonly seen: readonly Seen[]
   /** How the edge of flat fabric lies. */

@@ -86,6 +86,12 @@ export interface UsualSize<F> {
 export const ENDS = ['open', 'gathered', 'flat'] as const
 export type End = (typeof ENDS)[number]
 
+/** How many times as large fabric is, around and along. */
+export interface Larger {
+  readonly around: number
+  readonly along: number
+}
+
 /** A size that the finished piece must have, mm. */
 export interface Target {
   readonly of: MeasureKind
@@ -141,6 +147,8 @@ export interface Family<F extends { readonly family: string }> {
   around?(form: F): number | undefined
   /** The form whose wall is so far around, mm, halfway through its fabric: by what a maker can give most easily. */
   towardsGirth?(form: F, sizes: Sizes, girth: number): F
+  /** The same form so many times as far around and along its fabric. */
+  larger(form: F, by: Larger): F
   /** The form that would be asked for so that one of its measures came to this. */
   towards(form: F, sizes: Sizes, target: Target): F
 }

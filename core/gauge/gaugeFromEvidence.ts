@@ -36,15 +36,16 @@ export function beliefFromEvidence(
   return combineEvidence(labelBelief(yarn, washing), evidence)
 }
 
-/** A gauge to plan with: as worked, through both loops or one; an edging takes both. */
+/** A gauge to plan with: through both loops or one (an edging takes both), as worked or as washed. */
 export function gaugeFromBelief(
   { belief }: Combined,
   stitch: StitchName,
   yarn: YarnAndHook,
   measured: boolean,
   loops: Loops = 'both',
+  state: FabricState = 'worked',
 ): Gauge {
-  const size = (name: StitchName) => sizeOf(belief, name, isEdging(name) ? 'both' : loops, 'worked')
+  const size = (name: StitchName) => sizeOf(belief, name, isEdging(name) ? 'both' : loops, state)
   const others = (['slst', ...BODY_STITCHES] as const).filter((name) => name !== stitch)
   return {
     ...size(stitch),

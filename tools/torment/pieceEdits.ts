@@ -26,6 +26,7 @@ export const PIECE_EDITS: readonly ((piece: PieceRecord, random: () => number) =
   }),
   (piece) => ({ ...piece, construction: { ...piece.construction, rounds: { kind: 'spiral' } } }),
   (piece, random) => ({ ...piece, sections: { [anySection(random)]: { texture: anyTexture(random) } } }),
+  ({ washed, ...piece }) => (washed ? piece : { ...piece, washed: true }),
   (piece, random) => ({
     ...piece,
     stitch: 'dc',

@@ -3,10 +3,11 @@ import { useCompromises } from '../../store/usePlan.ts'
 import { useSettled } from '../../ui/useSettled.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { asksWords, gaveWords } from '../../words/compromiseWords.ts'
-import type { PlanModel } from './planModel.ts'
+import { withFormOf, type PlanModel } from './planModel.ts'
 
 /** A repeat and a girth that fight: what each way out costs, side by side, one press away. */
-export function Compromises({ model: { piece, plan, wantedSpec, changePiece } }: { model: PlanModel }) {
+export function Compromises({ model }: { model: PlanModel }) {
+  const { piece, plan, wantedSpec, changePiece } = model
   const sizes = useSizes()
   const fight = useCompromises(useSettled(wantedSpec))
   if (!fight || !plan || fight.ways.length < 2) return null
@@ -31,8 +32,7 @@ export function Compromises({ model: { piece, plan, wantedSpec, changePiece } }:
               )}
               onClick={() =>
                 changePiece({
-                  ...piece,
-                  form: way.spec.form,
+                  ...withFormOf(model, way.spec.form),
                   constraints: { ...piece.constraints, multiples: way.spec.constraints?.multiples ?? [] },
                 })
               }

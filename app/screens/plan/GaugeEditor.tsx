@@ -25,6 +25,7 @@ import { parseWhole } from '../../ui/parseCount.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
 import type { PlanModel } from './planModel.ts'
 import { SwatchFields } from './SwatchFields.tsx'
+import { WashingChoice } from './WashingChoice.tsx'
 
 /** The gauge of a piece's own fabric: its stitch, into the loops that it is worked into. */
 const gaugeFor = (record: GaugeRecord, { stitch, construction }: PieceRecord) =>
@@ -54,6 +55,7 @@ export function GaugeEditor({ model }: { model: PlanModel }) {
       )}
       <LabelFields model={model} />
       <GaugeOutcome gauge={gauge} piece={model.piece} />
+      <WashingChoice model={model} />
       <p className="border-t rule p-3">
         <Link to={`/gauges/${gauge.id}?from=${model.piece.id}`} className="button-line inline-block">
           Measure in the gauge book

@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
-import type { Plan } from '../../../core/index.ts'
+import type { Plan, Promised } from '../../../core/index.ts'
 import { isFlat } from '../../drawing/views/viewOf.ts'
 import { CAUTION_WORDS } from '../../words/cautionWords.ts'
 import { pieceCautions } from '../../words/pieceCautions.ts'
@@ -9,7 +9,7 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { sayAllPromised, sayBare, sayRange } from '../../words/measureWords.ts'
 import { LIE_WORDS } from '../../words/wording.ts'
 import { noticeTexts } from '../../words/noticeTexts.ts'
-import type { PlanModel } from './planModel.ts'
+import { whenWashed, type PlanModel } from './planModel.ts'
 import { UseCell } from './UseCell.tsx'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 
@@ -42,7 +42,12 @@ export function Headline({ model }: { model: PlanModel }) {
       </div>
       <p className="text-18" aria-live="polite">
         {plan ? (
-          <Outcome plan={plan} copies={piece.quantity} guess={spec?.gauge.certainty === 'guess'} />
+          <Outcome
+            plan={plan}
+            copies={piece.quantity}
+            guess={spec?.gauge.certainty === 'guess'}
+            washed={piece.washed && whenWashed(model)}
+          />
         ) : (
           !fault && 'No plan yet.'
         )}
@@ -57,7 +62,15 @@ export function Headline({ model }: { model: PlanModel }) {
   )
 }
 
-function Outcome({ plan, copies, guess }: { plan: Plan; copies: number; guess: boolean }) {
+interface OutcomeProps {
+  readonly plan: Plan
+  readonly copies: number
+  readonly guess: boolean
+  /** What it measures when it is washed, where that is what was asked for. */
+  readonly washed: readonly Promised[] | undefined
+}
+
+function Outcome({ plan, copies, guess, washed }: OutcomeProps) {
   const sizes = useSizes()
   const { promises, lie } = plan.finished
   return (
@@ -69,6 +82,12 @@ function Outcome({ plan, copies, guess }: { plan: Plan; copies: number; guess: b
           ? `${guess ? sayRange(promises[0]!, sizes) : sayBare(promises[0]!, sizes)}, ${LIE_WORDS[lie]}`
           : sayAllPromised(promises, sizes, guess)}
       </strong>
+      {washed && (
+        <>
+          {' '}
+          off the hook, <strong>{washed.map(({ value }) => sizes.full(value)).join(', ')} washed</strong>
+        </>
+      )}
       .
     </>
   )

@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo } from 'react'
 import { useParams } from 'react-router'
-import { attempt, validateSpec, specOf, type PieceRecord } from '../../../core/index.ts'
+import { attempt, validateSpec, specIn, specOf, type PieceRecord } from '../../../core/index.ts'
 import { saveGauge, savePiece } from '../../store/mutations.ts'
 import {
   useGauges,
@@ -55,6 +55,10 @@ function PlanOf({ view }: { view: PieceView }) {
   const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge, say)
   const wanted = useMemo(() => attempt(() => specOf(piece, gauge, pace, known)), [piece, gauge, pace, known])
   const wantedSpec = wanted.ok ? wanted.value : undefined
+  const washed = useMemo(
+    () => attempt(() => specIn('washed', piece, gauge, pace, known)),
+    [piece, gauge, pace, known],
+  )
   const { plan, spec, fault: unplanned } = usePlan(wantedSpec)
   const fault = wanted.ok ? unplanned : wanted
   /** Why a change is not taken: what could be planned must not become what cannot. */
@@ -82,6 +86,7 @@ function PlanOf({ view }: { view: PieceView }) {
     plan,
     spec,
     wantedSpec,
+    washedSpec: washed.ok ? washed.value : undefined,
     fault: fault && refusalFrom(fault, speech),
     changePiece,
     changeGauge,

@@ -95,7 +95,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       <FormCells model={model} cell={cell} />
       <PopoverCell
         className={cell}
-        label={`Gauge in ${sizes.gaugeOver.label}${isMeasured(gauge) ? '' : ', from the label'}`}
+        label={`Gauge in ${sizes.gaugeOver.label}${isMeasured(gauge) ? '' : ', from the label'}${piece.washed ? '; sizes washed' : ''}`}
         value={gaugeSummary(gauge, piece, sizes)}
         fault={faultAt(fault, 'gauge')}
       >

@@ -1,11 +1,21 @@
-import { familyOf, formOf, growthOf, roundedForm, sizesOf } from '../../../core/index.ts'
+import {
+  afterWashing,
+  familyOf,
+  formAfterWashing,
+  formOf,
+  growthOf,
+  roundedForm,
+  sizesOf,
+} from '../../../core/index.ts'
 import type {
   CopyRecord,
+  Form,
   GaugeRecord,
   PieceRecord,
   PieceSpec,
   Plan,
   ProjectRecord,
+  Promised,
   WorkshopSettings,
   YarnRecord,
 } from '../../../core/index.ts'
@@ -35,6 +45,8 @@ export interface PlanModel {
   readonly spec?: PieceSpec
   /** What is asked for now, when the gauge can be. */
   readonly wantedSpec?: PieceSpec
+  /** The same in stitches as washed and dried. */
+  readonly washedSpec?: PieceSpec
   readonly fault?: Refusal
   readonly changePiece: (piece: PieceRecord) => void
   /** Reads a number as `parse` does and refuses, where it is typed, what the piece could not be planned with. */
@@ -53,8 +65,9 @@ export function faultAt(fault: Refusal | undefined, ...paths: readonly string[])
 }
 
 /** What pulling the edge of the drawing changes: the size that the last rounds are chosen for. */
-export function pulledSize({ piece, changePiece }: PlanModel, spec: PieceSpec, sizes: Sizes): Pulled {
-  const form = formOf(piece.form)
+export function pulledSize(model: PlanModel, spec: PieceSpec, sizes: Sizes): Pulled {
+  const { changePiece } = model
+  const { form } = spec
   const family = familyOf(form)
   const made = sizesOf(spec)
   const [{ of, value }] = family.targets(form, made)
@@ -65,10 +78,20 @@ export function pulledSize({ piece, changePiece }: PlanModel, spec: PieceSpec, s
     most: Math.max(...family.fields.map((field) => (field.kind === 'length' ? field.most : 0))),
     name: askingWordsOf(form).handle,
     label: sizes.full,
-    onChange: (next) =>
-      changePiece({ ...piece, form: roundedForm(family.towards(form, made, { of, value: next })) }),
+    onChange: (next) => changePiece(withFormOf(model, family.towards(form, made, { of, value: next }))),
   }
 }
+
+/** The piece with a form that was planned, in the sizes its maker names: as it comes off the hook, or washed. */
+export function withFormOf({ piece, wantedSpec, washedSpec }: PlanModel, form: Form): PieceRecord {
+  const washed = piece.washed && wantedSpec && washedSpec
+  const meant = washed ? formAfterWashing({ ...wantedSpec, form }, washedSpec) : roundedForm(form)
+  return { ...piece, form: meant }
+}
+
+/** What its plan will measure when it is washed and dried. */
+export const whenWashed = ({ plan, washedSpec }: PlanModel): readonly Promised[] | undefined =>
+  plan && washedSpec && afterWashing(washedSpec, plan)
 
 /** Around the head that a piece is made for, mm, if it is made for one. */
 export const headOf = ({ form }: Pick<PieceRecord, 'form'>): number | undefined =>

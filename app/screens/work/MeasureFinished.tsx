@@ -21,6 +21,7 @@ import { useRemembered } from '../../store/remembered.ts'
 import type { EdgeDraft } from '../../ui/edgeDraft.ts'
 import { EdgeFields } from '../../ui/EdgeFields.tsx'
 import { RecordSentence } from '../../words/RecordSentence.tsx'
+import { Select } from '../../ui/Select.tsx'
 import { refusalOf } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -35,6 +36,7 @@ interface MeasureFinishedProps {
 }
 
 interface FinishedDraft extends EdgeDraft {
+  readonly washed?: boolean
   readonly sizes: readonly (number | null)[]
 }
 
@@ -64,7 +66,10 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   // Filled, its stitches are stretched: it says nothing of the gauge.
   if (!readings || !draft || familyOf(spec.form).closes) return null
   const last = plan.rounds.length
-  const known = readings.findLast(({ afterRound }) => afterRound === last)
+  const washed = draft.washed === true
+  const knownAs = (state: boolean) =>
+    readings.findLast((one) => one.afterRound === last && (one.washed === true) === state)
+  const known = knownAs(washed)
   const lies = isFlat(plan)
   // A finished piece is measured at its edge; around what lies flat the count tells.
   const tape = tapeAt(spec.form, plan.rounds.at(-1)!.section).filter(
@@ -76,7 +81,7 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
     counts: {},
     sizes: tape.map((_, place) => draft.sizes[place] ?? kept[place] ?? null),
   }
-  const reading = readingOf(
+  const read = readingOf(
     filled,
     {
       id: known?.id ?? 'draft',
@@ -88,10 +93,14 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
     tape,
     lies,
   )
+  const reading: PieceReading | undefined = read && washed ? { ...read, washed: true } : read
   const name = piece.quantity > 1 ? `${project.name} no. ${copy.number}` : project.name
   const offs = plan.finished.promises.flatMap((promised) => {
     const seen = reading && sizeSeen(reading, promised.of)
-    return seen === undefined ? [] : [{ promised, seen, off: seen / promised.value - 1 }]
+    // What washing changed is told by what it was before.
+    const unwashed = washed ? knownAs(false) : undefined
+    const before = (unwashed && sizeSeen(unwashed, promised.of)) ?? promised.value
+    return seen === undefined ? [] : [{ promised, seen, off: seen / before - 1 }]
   })
   const far = offs.find(({ off }) => Math.abs(Math.log(1 + off)) > FAR)
   const evidence = reading && learnFromPiece(reading, plan, spec, name)
@@ -113,6 +122,17 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   return (
     <section aria-label="What it measures" className="grid max-w-3xl gap-3 border-y-2 rule py-4">
       <h2 className="text-26">What does it measure?</h2>
+      <div className="max-w-60">
+        <Select
+          label="It is measured"
+          value={washed ? 'washed' : 'worked'}
+          onChange={(state) => setDraft({ ...NOTHING_YET, washed: state === 'washed' })}
+          choices={[
+            ['worked', 'off the hook'],
+            ['washed', 'washed and dried'],
+          ]}
+        />
+      </div>
       <div className="grid grid-cols-2 border-2 rule max-sm:grid-cols-1 [&>*+*]:border-l [&>*+*]:rule max-sm:[&>*+*]:border-t max-sm:[&>*+*]:border-l-0">
         <TapeFields
           tape={tape}
@@ -132,7 +152,8 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
         {!far && offs.length > 0 && (
           <>
             <strong>
-              {offs.map(({ promised, off }) => offWords(promised.of, off, lies)).join(', ')} than foretold.
+              {offs.map(({ promised, off }) => offWords(promised.of, off, lies)).join(', ')} than{' '}
+              {washed && knownAs(false) ? 'before its wash' : 'foretold'}.
             </strong>{' '}
           </>
         )}

@@ -131,5 +131,10 @@ export const ball: Family<BallForm> = {
     { of: 'height', at: 'edge', needed: true, in: [IN_SECTION] },
   ],
   targets: ({ across }) => [{ of: 'around', value: Math.PI * across }],
+  larger: (form, { around, along }) => ({
+    ...form,
+    across: mm(form.across * around),
+    longer: Math.max(0, ((1 + form.longer) * along) / around - 1),
+  }),
   towards: (form, _, { of, value }) => (of === 'around' ? { ...form, across: mm(value / Math.PI) } : form),
 }

@@ -243,6 +243,13 @@ export const cap: Family<CapForm> = {
   },
   around: ({ head }) => head,
   towardsGirth: (form, _, girth) => ({ ...form, ease: 1 - girth / form.head }),
+  larger: (form, { around, along }) => ({
+    ...form,
+    // The head stays as large.
+    ease: 1 - (1 - form.ease) * around,
+    depth: mm(form.depth * along),
+    brimHeight: mm(form.brimHeight * along),
+  }),
   towards(form, _, { of, value }) {
     if (of === 'depth') return { ...form, depth: mm(value - foldedUp(form)) }
     if (of !== 'width') return form

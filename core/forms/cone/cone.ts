@@ -164,6 +164,12 @@ export const cone: Family<ConeForm> = {
     ]
   },
   end: ({ end }) => end,
+  larger: (form, { around, along }) => ({
+    ...form,
+    from: mm(form.from * around),
+    to: mm(form.to * around),
+    length: mm(form.length * along),
+  }),
   towards(form, { thickness }, { of, value }) {
     if (of === 'length') return { ...form, length: mm(value) }
     return { ...form, to: mm((2 * value) / Math.PI + thickness) }

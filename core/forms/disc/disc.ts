@@ -64,5 +64,6 @@ export const disc: Family<DiscForm> = {
     { of: 'around', at: 'edge' },
   ],
   targets: ({ across }) => [{ of: 'across', value: across }],
+  larger: (form, { along }) => ({ ...form, across: mm(form.across * along) }),
   towards: (form, _, { value }) => ({ ...form, across: mm(value) }),
 }

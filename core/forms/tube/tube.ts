@@ -116,6 +116,12 @@ export const tube: Family<TubeForm> = {
     if (form.of === 'tube') return { ...form, girth: mm(girth) }
     return { ...form, ease: 1 - (girth - Math.PI * thickness) / form.girth }
   },
+  larger: (form, { around, along }) => ({
+    ...form,
+    // What it goes over stays as large.
+    ...(form.of === 'tube' ? { girth: mm(form.girth * around) } : { ease: 1 - (1 - form.ease) * around }),
+    length: mm(form.length * along),
+  }),
   end: ({ end }) => end,
   around: ({ of, girth }) => (of === 'object' ? girth : undefined),
   towards(form, { thickness }, { of, value }) {

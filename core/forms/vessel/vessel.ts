@@ -184,6 +184,11 @@ export const vessel: Family<VesselForm> = {
     const across = girth / Math.PI
     return { ...form, base: mm(form.of === 'outside' ? across + thickness : across - thickness) }
   },
+  larger: (form, { around, along }) => ({
+    ...form,
+    base: mm(form.base * around),
+    height: mm(form.height * along),
+  }),
   towards(form, { thickness }, { of, value }) {
     if (of === 'height') return { ...form, height: mm(value) }
     if (of !== 'around') return form
