@@ -20,6 +20,19 @@ export default defineConfig({
     target: 'es2022',
     assetsInlineLimit: 0,
     reportCompressedSize: false,
+    // Minified; what counts is what comes over the wire (size-limit).
+    chunkSizeWarningLimit: 700,
+    rolldownOptions: {
+      output: {
+        // Few files: each of many costs a phone a millisecond to ask for, and a trip.
+        codeSplitting: {
+          groups: [
+            { name: 'first', tags: ['$initial'], priority: 2 },
+            { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
+          ],
+        },
+      },
+    },
   },
   plugins: [
     react(),

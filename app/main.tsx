@@ -15,7 +15,7 @@ watchRoom()
 
 void (async () => {
   // The shelf opens whatever happens here; a workshop that cannot be swept is only a little larger.
-  await loadDemoOnFirstVisit().catch(() => undefined)
+  await loadDemoOnFirstVisit()
   await sweepDeleted(Date.now()).catch(() => undefined)
   await navigator.storage?.persist?.().catch(() => false)
 })()

@@ -66,7 +66,7 @@ export {
 } from './lay/measures.ts'
 export type { Placement, RepeatOrder } from './counts/placeIncreases.ts'
 export { afterOf, belowOf, roundNamed } from './rounds/inOrder.ts'
-export { type SectionId } from './rounds/round.ts'
+export { countOf, type Round, type SectionId } from './rounds/round.ts'
 export { expandSteps, type Unit } from './rounds/steps.ts'
 export type { Construction, Notice, RoundBegins, PieceSpec, Plan, PlannedRound, Start } from './plan/plan.ts'
 export { validateSpec } from './plan/validateSpec.ts'

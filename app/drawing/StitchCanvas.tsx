@@ -18,16 +18,24 @@ export function StitchCanvas({ view, width, height, yarns, shown, turned = false
   const canvas = useRef<HTMLCanvasElement>(null)
   const cells = useMemo(() => cellsIn(view, turned), [view, turned])
   const shownKey = JSON.stringify(shown)
+  const painted = useRef(false)
   useEffect(() => {
     const element = canvas.current
     const context = element?.getContext('2d')
     if (!element || !context) return
-    const density = Math.min(2, window.devicePixelRatio || 1)
-    element.width = Math.max(1, Math.round(width * density))
-    element.height = Math.max(1, Math.round(height * density))
-    context.setTransform(density, 0, 0, density, 0, 0)
-    context.clearRect(0, 0, width, height)
-    paintCells(context, cells, yarns, JSON.parse(shownKey) as Shown)
+    const paint = () => {
+      painted.current = true
+      const density = Math.min(2, window.devicePixelRatio || 1)
+      element.width = Math.max(1, Math.round(width * density))
+      element.height = Math.max(1, Math.round(height * density))
+      context.setTransform(density, 0, 0, density, 0, 0)
+      context.clearRect(0, 0, width, height)
+      paintCells(context, cells, yarns, JSON.parse(shownKey) as Shown)
+    }
+    // An edit is painted at once; what appears with others takes its turn, so that the page answers in between.
+    if (painted.current) return paint()
+    const turn = setTimeout(paint)
+    return () => clearTimeout(turn)
   }, [cells, width, height, yarns, shownKey])
   return <canvas ref={canvas} className="absolute inset-0" style={{ width, height }} aria-hidden />
 }

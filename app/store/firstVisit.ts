@@ -1,15 +1,31 @@
 import { database } from './database.ts'
+import { queryClient, useStored } from './liveQueries.ts'
 import { OFFERED, putDemoOnFirstVisit } from './putDemo.ts'
 
 /** Whether this browser has never had a workshop: one that was emptied afterwards stays empty. */
 const isFirstVisit = async (): Promise<boolean> =>
   !(await database.remembered.get(OFFERED)) && (await database.projects.count()) === 0
 
+const KEY = ['first visit']
+
+let settled: Promise<void> | undefined
+
 /**
  * On the very first visit, puts the demo workshop on the shelf, which says that it is one. It is written away from
- * the screen.
+ * the screen; without it the shelf is empty, and opens all the same.
  */
-export async function loadDemoOnFirstVisit(): Promise<void> {
+export const loadDemoOnFirstVisit = (): Promise<void> => (settled ??= loadDemo().catch(() => undefined))
+
+/** Whether it is known what stands on the shelf of a first visit. */
+export const useFirstVisitSettled = (): boolean =>
+  useStored(KEY, [], async () => {
+    await loadDemoOnFirstVisit()
+    // What was put there is read before it is said to be known.
+    await queryClient.refetchQueries({ predicate: ({ queryKey }) => queryKey !== KEY })
+    return true
+  }) === true
+
+async function loadDemo(): Promise<void> {
   if (!(await isFirstVisit())) return
   const worker = new Worker(new URL('../workers/firstVisit.worker.ts', import.meta.url), { type: 'module' })
   const done = await new Promise<boolean>((resolve) => {

@@ -1,4 +1,11 @@
-import { unpin, type Answer, type PieceSpec, type Plan, type PlanVersionRecord } from '../../core/index.ts'
+import {
+  unpin,
+  type Answer,
+  type PieceSpec,
+  type Plan,
+  type PlanVersionRecord,
+  type Round,
+} from '../../core/index.ts'
 import { askPlanner } from './planner.ts'
 
 /** A plan that work was begun on. What follows from its rounds is worked out when it is first asked for. */
@@ -18,6 +25,10 @@ export class PlanVersion {
     this.at = at
     this.spec = spec
     this.#kept = plan
+  }
+
+  get rounds(): readonly Round[] {
+    return this.#kept.rounds
   }
 
   get plan(): Plan {

@@ -14,6 +14,7 @@ import {
   type YarnRecord,
 } from '../../core/index.ts'
 import { database, type StoredProject } from './database.ts'
+import { useFirstVisitSettled } from './firstVisit.ts'
 import { useStored } from './liveQueries.ts'
 import { versionOf, type PlanVersion } from './planVersions.ts'
 import { latestEvents } from './workLog.ts'
@@ -55,12 +56,14 @@ async function pieceView(
 const PROJECT_TABLES = ['projects', 'pieces', 'gauges', 'copies', 'planVersions']
 
 export function usePiece(id: string | undefined): PieceView | null | undefined {
-  return useStored(['piece', id], PROJECT_TABLES, async () => {
+  const settled = useFirstVisitSettled()
+  const view = useStored(['piece', id], PROJECT_TABLES, async () => {
     const piece = id === undefined ? undefined : await database.pieces.get(id)
     const project = piece && (await database.projects.get(piece.projectId))
     if (!project || project.deletedAt) return undefined
     return pieceView(project, await piecesOf(project.id), piece)
   })
+  return view ?? (settled ? view : undefined)
 }
 
 /** The first piece of a project: where an address leads that names no piece. */

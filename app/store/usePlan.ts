@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react'
 import {
   attempt,
   faultIn,
@@ -28,7 +28,10 @@ const ROUNDS_AT_ONCE = 60
 
 const isHeavy = (spec: PieceSpec) => roundsWanted(spec) > ROUNDS_AT_ONCE
 
-/** Computes at once where that is given and not heavy, else in the worker; `undefined` until its first answer. */
+/**
+ * Computes at once where that is given, not heavy, and follows an answer; else in the worker, so that a screen that
+ * opens can be drawn meanwhile. `undefined` until its first answer.
+ */
 function useAnswer<T>(
   spec: PieceSpec | undefined,
   inWorker: (worker: Remote<Planner>, spec: PieceSpec) => Promise<Answer<T>>,
@@ -36,7 +39,9 @@ function useAnswer<T>(
 ): Answer<T> | undefined {
   const key = spec && JSON.stringify(spec)
   const [late, setLate] = useState<{ key: string; answer: Answer<T> }>()
-  const heavy = spec !== undefined && (!atOnce || isHeavy(spec))
+  const opened = useRef(false)
+  const known = late?.key === key ? late?.answer : undefined
+  const heavy = spec !== undefined && (!atOnce || known !== undefined || !opened.current || isHeavy(spec))
   const direct = useMemo((): Answer<T> | undefined => {
     if (!spec || heavy || !atOnce) return undefined
     return attempt(() => atOnce(spec))
@@ -47,14 +52,20 @@ function useAnswer<T>(
     if (!spec || !heavy || key === undefined) return
     let wanted = true
     void askPlanner((remote) => inWorker(remote, spec))
-      .catch((error: unknown): Answer<T> => ({ ok: false, ...faultIn(error) }))
-      .then((answer) => wanted && setLate({ key, answer }))
+      .catch((error: unknown): Answer<T> =>
+        atOnce && !isHeavy(spec) ? attempt(() => atOnce(spec)) : { ok: false, ...faultIn(error) },
+      )
+      .then((answer) => {
+        if (!wanted) return
+        opened.current = true
+        startTransition(() => setLate({ key, answer }))
+      })
     return () => {
       wanted = false
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, heavy])
-  return direct ?? (late?.key === key ? late?.answer : undefined)
+  return direct ?? known
 }
 
 /** The plan of a spec; while a spec cannot be planned, the last that could. */

@@ -1,4 +1,5 @@
 import { inShort, readWritten } from '../../core/index.ts'
+import { thousands } from './thousands.ts'
 
 export type ParsedNumber = { ok: true; value: number } | { ok: false; message: string }
 
@@ -55,5 +56,5 @@ function parsed(text: string, least: number, most: number, what: string, kind: s
 /** What is wrong, and what would be right. */
 const refuse = (wrong: string, least: number, most: number, what: string, kind: string): ParsedNumber => ({
   ok: false,
-  message: `${wrong}. ${what[0]!.toUpperCase()}${what.slice(1)}: ${kind} from ${least} to ${most.toLocaleString('en')}.`,
+  message: `${wrong}. ${what[0]!.toUpperCase()}${what.slice(1)}: ${kind} from ${least} to ${thousands(most)}.`,
 })

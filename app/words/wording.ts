@@ -7,6 +7,7 @@ import {
   type Terms,
   type YarnRecord,
 } from '../../core/index.ts'
+import { thousands } from '../ui/thousands.ts'
 
 /** "46 min", "1 h 06", "2 h 14". */
 export function duration(seconds: number): string {
@@ -17,7 +18,7 @@ export function duration(seconds: number): string {
 
 export const shortName = (stitch: StitchName, terms: Terms): string => STITCHES[stitch].short[terms]
 
-export const sts = (count: number): string => `${count.toLocaleString('en')} ${count === 1 ? 'st' : 'sts'}`
+export const sts = (count: number): string => `${thousands(count)} ${count === 1 ? 'st' : 'sts'}`
 
 /** How the edge lies, as it ends a sentence. */
 export const LIE_WORDS: Record<Lie, string> = {

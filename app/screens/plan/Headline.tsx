@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
-import type { Plan, Promised } from '../../../core/index.ts'
+import { countOf, type Plan, type Promised, type Round } from '../../../core/index.ts'
 import { isFlat } from '../../drawing/views/viewOf.ts'
 import { CAUTION_WORDS } from '../../words/cautionWords.ts'
 import { pieceCautions } from '../../words/pieceCautions.ts'
@@ -12,6 +12,7 @@ import { noticeTexts } from '../../words/noticeTexts.ts'
 import { whenWashed, type PlanModel } from './planModel.ts'
 import { UseCell } from './UseCell.tsx'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
+import { thousands } from '../../ui/thousands.ts'
 
 /** Name of the piece, and in one sentence what comes out. */
 export function Headline({ model }: { model: PlanModel }) {
@@ -75,7 +76,7 @@ function Outcome({ plan, copies, guess, washed }: OutcomeProps) {
   const { promises, lie } = plan.finished
   return (
     <>
-      {plan.rounds.length} rounds, {plan.stitches.toLocaleString('en')} stitches
+      {plan.rounds.length} rounds, {thousands(plan.stitches)} stitches
       {copies > 1 && ` each, ${copies} times`}. Comes out{' '}
       <strong>
         {lie
@@ -93,8 +94,8 @@ function Outcome({ plan, copies, guess, washed }: OutcomeProps) {
   )
 }
 
-const roundsAsText = ({ rounds }: Plan): string =>
-  rounds.map(({ count, stitch, yarn }) => `${count} ${stitch} ${yarn}`).join()
+const roundsAsText = (rounds: readonly Round[]): string =>
+  rounds.map((round) => `${countOf(round)} ${round.fabric} ${round.yarn}`).join()
 
 /** The rest is in the cell that says what the piece is for. */
 const MOST_CAUTIONS = 1
@@ -113,7 +114,7 @@ export function Notices({ model }: { model: PlanModel }) {
   // What a repeat costs a wall is said where it can be chosen.
   const told = plan && (isFlat(plan) ? plan : withoutRepeatCost(plan))
   const texts = told ? noticeTexts(told, piece, sizes, model.settings.terms) : []
-  const differs = pinned && plan && roundsAsText(pinned.plan) !== roundsAsText(plan)
+  const differs = pinned && plan && roundsAsText(pinned.rounds) !== roundsAsText(plan.rounds)
   if (differs) {
     texts.unshift(`No. ${working.number} is on the hook and stays with the plan it was begun with.`)
   }

@@ -27,9 +27,10 @@ import { pieceTitle } from '../../words/pieceWords.ts'
 export function PlanScreen() {
   const { pieceId } = useParams()
   const view = usePiece(pieceId)
+  const yarns = useYarns()
   usePageTitle('Plan', view ? pieceTitle(view) : undefined)
   // Drawn in slices between which the page answers: on a phone all of it at once would stop it for a second.
-  const opened = useDeferredValue(view, undefined)
+  const opened = useDeferredValue(yarns && view, undefined)
   return (
     <div className="flex min-h-dvh flex-col">
       <Header view={view ?? undefined} />
@@ -72,7 +73,7 @@ function PlanOf({ view }: { view: PieceView }) {
     if (refused === undefined) keepPiece(next)
     else say(refused)
   }
-  if (!yarns) return <Opening />
+  if (!yarns || (!plan && !fault)) return <Opening />
   const model: PlanModel = {
     project,
     pieces,

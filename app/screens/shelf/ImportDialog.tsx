@@ -5,6 +5,7 @@ import type { FoundInFile, ImportPreview, OnConflict } from '../../store/importi
 import { Choices } from '../../ui/Choices.tsx'
 import { Modal } from '../../ui/Modal.tsx'
 import { say } from '../../ui/toasts.tsx'
+import { thousands } from '../../ui/thousands.ts'
 
 /** Shows what is in a file before anything is written; a bad one is refused with the path of the fault. */
 export function ImportDialog({ file, onClose }: { file: File; onClose: () => void }) {
@@ -117,9 +118,7 @@ function Found({ preview, share, onTake, onClose }: FoundProps) {
           <li key={id} className="flex flex-wrap gap-x-3">
             <strong className="break-all">{name}</strong>
             <span className="text-ink-2">
-              {copies > 0
-                ? `${copies} begun, ${events.toLocaleString('en')} log lines`
-                : 'nothing worked yet'}
+              {copies > 0 ? `${copies} begun, ${thousands(events)} log lines` : 'nothing worked yet'}
             </span>
             {alreadyHere && <span>already on the shelf</span>}
           </li>

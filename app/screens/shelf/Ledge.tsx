@@ -1,5 +1,5 @@
 import clsx from 'clsx'
-import { useMemo } from 'react'
+import { useDeferredValue, useMemo } from 'react'
 import { MM_PER_INCH, roundNamed, type Plan, type Position } from '../../../core/index.ts'
 import { tapeTicks } from '../../drawing/tapeTicks.ts'
 import { pathOf } from '../../drawing/svgPath.ts'
@@ -25,12 +25,17 @@ const MOST_COPIES = 8
 const GAP_MM = 24
 const TALLEST = 190
 const TAPE = 18
-/** Room that is kept for it before its width is known, px: pieces, tape and names. */
-const RESERVED = TALLEST + 6 + TAPE + 46
+/** Above its line, px; and the names under its tape, where there is room for them. */
+const OVER = 6
+const NAMES = 36
+/** About what a screen leaves beside it, px. */
+const MARGINS = 44
 
 /** Everything on one ledge at one scale; its front edge is the tape. */
 export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
-  const [area, { width }] = useElementSize()
+  const [area, size] = useElementSize()
+  // Drawn in slices between which the page answers.
+  const width = useDeferredValue(size.width)
   const sizes = useSizes()
   const colours = useYarnColours()
   const pieces = rows.flatMap((row) => {
@@ -41,8 +46,9 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
   const across = pieces.reduce((sum, { mm }) => sum + mm + GAP_MM, GAP_MM)
   const tallest = Math.max(1, ...pieces.map(({ plan }) => sizeOnLedge(plan).height))
   // Few small pieces are not blown up to fill the ledge: about true size at the most.
-  const scale = Math.min(width / Math.max(across, 420), TALLEST / tallest)
-  const height = Math.ceil(Math.min(TALLEST, tallest * scale)) + 6
+  const scaleAt = (wide: number) => Math.min(wide / Math.max(across, 420), TALLEST / tallest)
+  const heightAt = (wide: number) => Math.ceil(Math.min(TALLEST, tallest * scaleAt(wide))) + OVER
+  const [scale, height] = [scaleAt(width), heightAt(width)]
   const numbers = new Map(byProject(rows).map(([row], index) => [row!.view.project.id, index + 1]))
   let x = GAP_MM / 2
   const placed = pieces.map((piece) => {
@@ -52,7 +58,11 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
   })
   const middles = placed.map(({ left, mm }) => (left + mm / 2) * scale)
   return (
-    <div ref={area} className="pt-2" style={width > 0 ? undefined : { minHeight: RESERVED }}>
+    <div
+      ref={area}
+      className="pt-2"
+      style={width > 0 ? undefined : { minHeight: roomFor(heightAt(size.width || innerWidth - MARGINS)) }}
+    >
       {width > 0 && (
         <>
           <div className="relative border-b-2 rule" style={{ height }}>
@@ -98,6 +108,10 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
     </div>
   )
 }
+
+/** Room that is kept for it until it is drawn, px: pieces, tape and, beside a phone, names. */
+const roomFor = (height: number): number =>
+  8 + height + 2 + TAPE + (matchMedia('(min-width: 40rem)').matches ? NAMES : 0)
 
 /** Room for a name in the middle of its piece, px: as far as halfway to the names beside it. */
 function roomAt(middles: readonly number[], index: number, width: number): number {

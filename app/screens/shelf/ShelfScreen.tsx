@@ -6,6 +6,7 @@ import { FAMILY_NAMES, yarnsOf } from '../../../core/index.ts'
 import { exportFile } from '../../store/exportLater.ts'
 import { deleteProject, duplicateProject, removePiece, restoreProject } from '../../store/mutations.ts'
 import { useDemo } from '../../store/demo.ts'
+import { useFirstVisitSettled } from '../../store/firstVisit.ts'
 import { usePieces, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { wordsOf } from '../../words/formWords.ts'
@@ -40,6 +41,7 @@ export function ShelfScreen() {
   const yarns = useYarns()
   const all = useShelfRows(usePieces(), settings)
   const demo = useDemo()
+  const settled = useFirstVisitSettled()
   const aside = new Set(demo?.place === 'aside' ? demo.projects : [])
   const ofDemo = all?.filter(({ view }) => aside.has(view.project.id)) ?? []
   const rows = all?.filter(({ view }) => !aside.has(view.project.id))
@@ -102,7 +104,7 @@ export function ShelfScreen() {
           event.target.value = ''
         }}
       />
-      {!rows || !shown ? (
+      {!rows || !shown || (rows.length === 0 && !settled) ? (
         <Opening />
       ) : (
         <main className="flex grow flex-col">
