@@ -122,7 +122,15 @@ export {
   type StoredForm,
 } from './forms/registry.ts'
 export { flatRound } from './forms/disc/disc.ts'
-export { type Outline, type TapePlace, type Target } from './forms/family.ts'
+export {
+  type Outline,
+  type OutlineField,
+  type OutlinePoint,
+  type TapePlace,
+  type Target,
+} from './forms/family.ts'
+export { outlineOf } from './forms/drawn/outline.ts'
+export { offTheLine, type OffTheLine } from './plan/offTheLine.ts'
 export { painted, striped, type Band } from './yarn/stripes.ts'
 export { endOf, type EndWork } from './plan/endOf.ts'
 export { chainsOf } from './plan/openings.ts'

@@ -70,6 +70,26 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M16 54h40" />
     </>
   ),
+  drawn: (
+    <>
+      <path d="M28 10h16M29 10c0 8-14 10-14 24 0 10 5 16 9 18h24c4-2 9-8 9-18 0-14-14-16-14-24" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        {[16, 20, 20.6, 18, 13].map((half, index) => (
+          <rect key={index} x={36 - half} y={22 + index * 6.8} width={2 * half} height={6.2} rx={3} />
+        ))}
+      </g>
+      <path d="M52 22 57 34 54 44" stroke="#0E2730" strokeWidth={1.2} />
+      <g fill="#FFC21A" stroke="#0E2730" strokeWidth={1.2}>
+        {[
+          [52, 22],
+          [57, 33],
+          [52, 48],
+        ].map(([x, y]) => (
+          <rect key={y} x={x! - 3} y={y! - 3} width={6} height={6} transform={`rotate(45 ${x} ${y})`} />
+        ))}
+      </g>
+    </>
+  ),
   tube: (
     <>
       <path d="M27 52V20c0-7 4-8 4-13h10c0 5 4 6 4 13v32M24 55h24" />

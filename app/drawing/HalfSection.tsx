@@ -84,6 +84,50 @@ export function HeadBehind({
   )
 }
 
+/** What a piece is drawn to, behind its section, px per mm as there, and by how much its rounds stray from it. */
+export function ShapeBehind({
+  outline,
+  marks,
+  scale,
+  axis,
+  table,
+  mirrored,
+}: {
+  /** One half of it: from its axis, and over the middle of the fabric it stands on, mm. */
+  readonly outline: readonly { readonly r: number; readonly z: number }[]
+  readonly marks: readonly { readonly radius: number; readonly z: number; readonly says: string }[]
+  readonly scale: number
+  readonly axis: number
+  readonly table: number
+  readonly mirrored: boolean
+}): ReactNode {
+  const side = mirrored ? 1 : -1
+  const place = (r: number, z: number) => ({ x: axis + side * r * scale, y: table - z * scale })
+  return (
+    <>
+      <path
+        d={pathOf([place(0, outline[0]!.z), ...outline.map(({ r, z }) => place(r, z))])}
+        fill="none"
+        stroke="var(--color-ink-2)"
+        strokeWidth={1.4}
+      />
+      <g className="slab text-14" fill="var(--color-ink)">
+        {marks.map(({ radius, z, says }) => {
+          const { x, y } = place(radius, z)
+          return (
+            <g key={says + z}>
+              <path d={`M${x} ${y}h${side * 26}`} stroke="var(--color-ink)" strokeWidth={1} />
+              <text x={x + side * 29} y={y + 5} textAnchor={mirrored ? 'start' : 'end'}>
+                {says}
+              </text>
+            </g>
+          )
+        })}
+      </g>
+    </>
+  )
+}
+
 /** Px from the axis to the wall from which its sizes have room inside it. */
 const ROOM_INSIDE = 110
 

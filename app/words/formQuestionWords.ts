@@ -199,6 +199,53 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
     measuring:
       'Take the loop off the hook, lay the piece flat on a hard table, double, pat it, wait a minute, do not stretch. From fold to fold at its edge; and along a fold from where it began to the edge. A count of the last round tells more than any tape.',
   },
+  drawn: {
+    fields: {
+      outline: { label: 'Shape', question: 'What shape?' },
+      of: {
+        label: 'Drawn',
+        question: 'What is drawn?',
+        choices: {
+          object: {
+            label: 'The thing',
+            detail: 'What it goes over: a jar, a lantern, a last: the fabric’s own thickness is allowed for.',
+          },
+          itself: { label: 'The piece', detail: 'As it stands when it is done, measured outside.' },
+        },
+      },
+      ease: { label: 'Narrower by', question: 'How much narrower than that?' },
+      between: {
+        label: 'From point to point',
+        question: 'From point to point?',
+        choices: {
+          curved: { label: 'Curved', detail: 'It swings through its points, and beyond none of them.' },
+          straight: { label: 'Straight', detail: 'With a corner at every point.' },
+        },
+      },
+      foot: {
+        label: 'Foot',
+        question: 'What foot?',
+        choices: {
+          rounded: {
+            label: 'Rounded',
+            detail: 'Closed: it turns over into its side in two or three rounds.',
+          },
+          crisp: {
+            label: 'Crisp',
+            detail: 'Closed: the first round of its side goes into the back loops, and stands.',
+          },
+          open: { label: 'Open', detail: 'On a chain joined into a ring.' },
+        },
+      },
+    },
+    handle: 'Edge: height',
+    fitLine: { name: 'Line of its shape', says: 'rows short of it draw in, rows past it stand out' },
+    example: 'Lantern cover',
+    measureNow:
+      'Take the loop off the hook, do not stretch; a foot lying flat, across its middle; a side with the tape around it outside, and from the table up.',
+    measuring:
+      'Take the loop off the hook, wait a minute, do not stretch. While it is a foot: lay it flat, pat it, measure across through its middle, then a quarter turn, and again. Once its side is begun: stand it on a table, lay the tape around it outside, just under its edge; and measure from the table up to the edge. A count of the last round tells more than any tape.',
+  },
   tube: {
     fields: {
       girth: { label: 'Around', question: 'How far around?' },

@@ -1,4 +1,4 @@
-import type { FamilyName, SectionId, StoredForm } from '../../core/index.ts'
+import type { FamilyName, OutlinePoint, SectionId, StoredForm } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 
 interface FormWords<F> {
@@ -88,7 +88,18 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     say: (form, sizes) => `${sizes.bare(form.girth)} around, ${sizes.full(form.length)} long`,
     short: (form, sizes) => `${sizes.bare(form.girth)} × ${sizes.full(form.length)}`,
   },
+  drawn: {
+    offer: 'Drawn shape',
+    asks: 'asks how wide at which heights',
+    title: 'A drawn shape',
+    unnamed: 'Drawn shape',
+    say: ({ outline }, sizes) =>
+      `${sizes.bare(widestIn(outline))} at its widest, ${sizes.full(outline.at(-1)!.up)} high`,
+    short: ({ outline }, sizes) => `${sizes.bare(widestIn(outline))} × ${sizes.full(outline.at(-1)!.up)}`,
+  },
 }
+
+const widestIn = (outline: readonly OutlinePoint[]) => Math.max(...outline.map(({ across }) => across))
 
 export const wordsOf = ({ family }: { readonly family: FamilyName }): FormWords<StoredForm> =>
   FORM_WORDS[family]

@@ -1,3 +1,4 @@
+import { anyOutline } from '../testing/specs.ts'
 import { FAMILY_NAMES, fieldsOf, type StoredForm } from '../forms/registry.ts'
 import fc from 'fast-check'
 import { attempt } from '../errors/attempt.ts'
@@ -69,7 +70,9 @@ const anyForm: fc.Arbitrary<StoredForm> = fc.oneof(
             field.key,
             field.kind === 'choice'
               ? fc.constantFrom(...field.choices)
-              : fc.oneof(within([field.least, field.most]), fc.constant(field.usual)),
+              : field.kind === 'outline'
+                ? anyOutline
+                : fc.oneof(within([field.least, field.most]), fc.constant(field.usual)),
           ]),
         ),
       )

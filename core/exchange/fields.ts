@@ -48,8 +48,12 @@ export const start = Joi.alternatives()
   )
   .match('one')
 
-const valueOf = (field: AnyField): Joi.Schema =>
-  field.kind === 'choice' ? Joi.string().valid(...field.choices) : millimetres(field.least, field.most)
+function valueOf(field: AnyField): Joi.Schema {
+  if (field.kind === 'choice') return Joi.string().valid(...field.choices)
+  if (field.kind !== 'outline') return millimetres(field.least, field.most)
+  const point = record({ across: millimetres(0, field.widest), up: millimetres(0, field.highest) })
+  return Joi.array().items(point).min(2).max(field.most)
+}
 
 /** What each family asks for. */
 export const form = Joi.alternatives()

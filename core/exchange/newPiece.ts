@@ -39,6 +39,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   ball: 'Ball',
   tube: 'Tube',
   cone: 'Cone',
+  drawn: 'Drawn shape',
 }
 
 /** How many chains a ring has when nothing else is said. */

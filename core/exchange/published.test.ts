@@ -27,7 +27,9 @@ test('the demo is the kitchen of the hut: a trivet under way, eight mats with th
   const read = readProjectFile(demoText)
   if (!read.ok) throw new Error('The demo cannot be read.')
   const { pieces, copies, planVersions } = read.file
-  expect(pieces.map(({ form, quantity }) => [form.family, Object.values(form)[1], quantity])).toEqual([
+  expect(
+    pieces.map(({ form, quantity }) => [form.family, Object.values(form)[1] as unknown, quantity]),
+  ).toEqual([
     ['disc', 220, 1],
     ['disc', 110, 8],
     ['tube', 251, 1],

@@ -73,7 +73,24 @@ export interface ChoiceField<F> {
   readonly choices: readonly string[]
 }
 
-export type Field<F> = SizeField<F> | ChoiceField<F>
+/** A point of an outline, mm: how wide it is, so far up. */
+export interface OutlinePoint {
+  readonly across: number
+  readonly up: number
+}
+
+/** A shape that is drawn: points from its foot up. Lengths in mm. */
+export interface OutlineField<F> {
+  readonly kind: 'outline'
+  readonly key: Exclude<keyof F & string, 'family'>
+  readonly widest: number
+  readonly highest: number
+  /** Of points. */
+  readonly most: number
+  readonly usual: readonly OutlinePoint[]
+}
+
+export type Field<F> = SizeField<F> | ChoiceField<F> | OutlineField<F>
 
 /** Sizes that somebody has who cannot be measured just now: lengths in mm, and what the piece is for then. */
 export interface UsualSize<F> {
@@ -114,6 +131,20 @@ export interface JudgedBy {
   readonly in?: readonly SectionId[]
 }
 
+/** A place on one half of a section, mm: its distance from the axis, and how high it lies. */
+export interface Place {
+  readonly r: number
+  readonly z: number
+}
+
+/** A line to follow, so far along it. Lengths in mm. */
+export interface Line {
+  readonly length: number
+  at(along: number): Place
+  /** How far a place lies from it: outside (+) or inside (−). */
+  off(place: Place): number
+}
+
 /** What there is to know of a family of forms. Adding one is a folder here and its line in the registry. */
 export interface Family<F extends { readonly family: string }> {
   /** What it asks for, in the order a maker is asked. */
@@ -143,6 +174,8 @@ export interface Family<F extends { readonly family: string }> {
   targets(form: F, sizes: Sizes): readonly [Target, ...Target[]]
   /** What becomes of its open end, where it may be closed. */
   end?(form: F): End
+  /** The line that the middle of its fabric should follow, where that is drawn. */
+  line?(form: F, sizes: Sizes): Line
   /** Around what it goes over, mm, where it is made to fit something. */
   around?(form: F): number | undefined
   /** The form whose wall is so far around, mm, halfway through its fabric: by what a maker can give most easily. */

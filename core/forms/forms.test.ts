@@ -5,7 +5,16 @@ import { startOfFabric } from '../lay/startOfFabric.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { sectionsOf, sizesOf } from '../plan/wantedAround.ts'
 import { usualStart } from '../exchange/newPiece.ts'
-import { ballSpec, capSpec, discSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
+import {
+  anyOutline,
+  ballSpec,
+  capSpec,
+  discSpec,
+  drawnSpec,
+  points,
+  tubeSpec,
+  vesselSpec,
+} from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import type { Sizes } from './family.ts'
 import { FAMILY_NAMES, familyOf, fieldsOf, formOf, roundedForm, usualForm, type Form } from './registry.ts'
@@ -21,8 +30,10 @@ const anyForm: fc.Arbitrary<Form> = name.chain((family) =>
           field.key,
           field.kind === 'choice'
             ? fc.constantFrom(...field.choices)
-            : // Nothing less than nothing: −0 is kept as 0.
-              fc.double({ min: field.least, max: field.most, noNaN: true }).map((value) => value + 0),
+            : field.kind === 'outline'
+              ? anyOutline
+              : // Nothing less than nothing: −0 is kept as 0.
+                fc.double({ min: field.least, max: field.most, noNaN: true }).map((value) => value + 0),
         ]),
       ),
     )
@@ -82,13 +93,32 @@ test('whatever a family takes has sections that can be worked, one after the oth
   expect(taken).toBeGreaterThan(100)
 })
 
+const NO_OUTLINES = [
+  [],
+  points([100, 0]),
+  points([100, 10], [100, 50]),
+  points([100, 0], [-5, 50]),
+  points([100, 0], [120, 50], [100, 40]),
+  points([100, 0], [100, 0]),
+  points([100, 0], [160, 0]),
+  points([100, 0], [Number.NaN, 60]),
+  points([100, 0], [0, 60], [100, 120]),
+  points([100, 0], [1e7, 60]),
+]
+
 test('what it refuses is refused at one of its fields, with what would be right', () => {
   fc.assert(
     fc.property(formAndSizes, ([form, sizes]) => {
       const family = familyOf(form)
       for (const { key, kind } of fieldsOf(form.family)) {
         const wrongs =
-          kind === 'length' ? [0, -5, Number.NaN, 1e7] : kind === 'share' ? [-1, 2, Number.NaN] : ['x']
+          kind === 'length'
+            ? [0, -5, Number.NaN, 1e7]
+            : kind === 'share'
+              ? [-1, 2, Number.NaN]
+              : kind === 'outline'
+                ? NO_OUTLINES
+                : ['x']
         for (const wrong of wrongs) {
           const others = formOf(usualForm(form.family))
           const spoiled = { ...others, [key]: wrong }
@@ -158,6 +188,7 @@ test.each([
   ['vessel', vesselSpec({})],
   ['ball', ballSpec({})],
   ['tube', tubeSpec({})],
+  ['drawn shape', drawnSpec({})],
 ])('rounds of a %s belong to the sections of their form, and measure what its edge lies at', (_, spec) => {
   const ids = sectionsOf(spec).map(({ id }) => id)
   for (const { in: places = ids } of familyOf(spec.form).tape) {
@@ -181,6 +212,7 @@ test('a kept form is the form it was kept of, and a rounded one is in whole mill
       for (const { key, kind } of fieldsOf(form.family)) {
         const value = (roundedForm(form) as unknown as Record<string, number>)[key]!
         if (kind === 'length') expect(Number.isInteger(value)).toBe(true)
+        else if (kind === 'outline') expect(JSON.stringify(value)).not.toMatch(/\./)
         else expect(value).toBe((form as unknown as Record<string, unknown>)[key])
       }
     }),

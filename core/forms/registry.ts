@@ -3,13 +3,14 @@ import { ball, type BallForm } from './ball/ball.ts'
 import { cap, type CapForm } from './cap/cap.ts'
 import { cone, type ConeForm } from './cone/cone.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
+import { drawn, type DrawnForm } from './drawn/drawn.ts'
 import type { SectionId } from '../rounds/round.ts'
-import type { AnyFamily, Family, Field, TapePlace } from './family.ts'
+import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
 
 /** What a piece must become. */
-export type Form = DiscForm | CapForm | VesselForm | BallForm | TubeForm | ConeForm
+export type Form = DiscForm | CapForm | VesselForm | BallForm | TubeForm | ConeForm | DrawnForm
 export type FamilyName = Form['family']
 
 type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
@@ -25,6 +26,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   ball,
   tube,
   cone,
+  drawn,
 }
 
 /** What there is to know of a form's family. */
@@ -50,6 +52,7 @@ export const fieldsOf = (family: FamilyName): readonly AnyField[] => FAMILIES[fa
 /** Whether a field is asked for while the others have these values. */
 export const isAsked = (field: AnyField, valueOf: (key: string) => unknown): boolean =>
   field.kind === 'choice' ||
+  field.kind === 'outline' ||
   !field.while ||
   field.while.is.some((value) => value === valueOf(field.while!.key))
 
@@ -66,10 +69,15 @@ export function usualForm(family: FamilyName): StoredForm {
 
 /** A form whose lengths are whole millimetres, as a maker would have asked for it. */
 export function roundedForm(form: Form): Form {
-  const lengths = fieldsOf(form.family).filter(({ kind }) => kind === 'length')
-  const values = form as unknown as Readonly<Record<string, number>>
-  return {
-    ...form,
-    ...Object.fromEntries(lengths.map(({ key }) => [key, mm(Math.round(values[key]!))])),
-  }
+  const values = form as unknown as Readonly<Record<string, number & readonly OutlinePoint[]>>
+  const whole = fieldsOf(form.family).flatMap(({ kind, key }): [string, unknown][] => {
+    if (kind === 'length') return [[key, mm(Math.round(values[key]!))]]
+    return kind === 'outline' ? [[key, values[key]!.map(roundedPoint)]] : []
+  })
+  return { ...form, ...Object.fromEntries(whole) }
 }
+
+const roundedPoint = ({ across, up }: OutlinePoint): OutlinePoint => ({
+  across: Math.round(across),
+  up: Math.round(up),
+})

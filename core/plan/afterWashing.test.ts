@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { newPiece, UNMEASURED_GAUGE } from '../exchange/newPiece.ts'
 import type { GaugeRecord } from '../exchange/records.ts'
 import { specIn, specOf } from '../exchange/specOf.ts'
-import { ballSpec, capSpec, coneSpec, discSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
+import { ballSpec, capSpec, coneSpec, discSpec, drawnSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import { afterWashing, formAfterWashing, formBeforeWashing } from './afterWashing.ts'
 import type { PieceSpec } from './plan.ts'
@@ -19,6 +19,7 @@ const FORMS: readonly PieceSpec[] = [
   ballSpec({}),
   ballSpec({ longer: 0.4 }),
   coneSpec({}),
+  drawnSpec({ foot: 'crisp' }),
   coneSpec({ begins: 'open', from: 60 }),
 ].map((spec) => ({ ...spec, rhythm: 0 }))
 

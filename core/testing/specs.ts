@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import type { BallForm } from '../forms/ball/ball.ts'
 import type { CapForm } from '../forms/cap/cap.ts'
 import type { ConeForm } from '../forms/cone/cone.ts'
+import type { DrawnForm } from '../forms/drawn/drawn.ts'
+import type { OutlinePoint } from '../forms/family.ts'
 import type { TubeForm } from '../forms/tube/tube.ts'
 import type { VesselForm } from '../forms/vessel/vessel.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
@@ -187,6 +189,53 @@ export function ballSpec(
     ...changes,
   }
 }
+
+/** Points of a shape, each so far across and so far up: `[[90, 0], [130, 60]]`. */
+export const points = (...all: readonly (readonly [number, number])[]): OutlinePoint[] =>
+  all.map(([across, up]) => ({ across, up }))
+
+/** A jar of four points, drawn as it is itself, unless asked otherwise. */
+export function drawnSpec(form: Partial<DrawnForm>, changes: Partial<PieceSpec> = {}): PieceSpec {
+  const plain = discSpec(1)
+  const { foot = 'rounded' } = form
+  return {
+    ...plain,
+    form: {
+      family: 'drawn',
+      outline: points([90, 0], [130, 60], [120, 110], [80, 160]),
+      of: 'itself',
+      ease: 0,
+      between: 'curved',
+      foot,
+      ...form,
+    },
+    gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * 0.955) },
+    construction: {
+      ...plain.construction,
+      start: foot === 'open' ? { kind: 'joinedChain' } : { kind: 'magicRing' },
+    },
+    ...changes,
+  }
+}
+
+/** Any shape from its foot up, level stretches among them; most of them can be worked. */
+export const anyOutline: fc.Arbitrary<readonly OutlinePoint[]> = fc
+  .tuple(
+    fc.double({ min: 0, max: 300, noNaN: true }),
+    fc.array(
+      fc.record({
+        across: fc.double({ min: 30, max: 320, noNaN: true }),
+        by: fc.oneof(fc.constant(0), fc.double({ min: 10, max: 120, noNaN: true })),
+      }),
+      { minLength: 1, maxLength: 6 },
+    ),
+  )
+  .map(([foot, steps]) => {
+    let up = 0
+    const last = steps.length - 1
+    const rise = (by: number, index: number) => (up += index === last ? Math.max(by, 15) : by)
+    return [{ across: foot, up }, ...steps.map(({ across, by }, index) => ({ across, up: rise(by, index) }))]
+  })
 
 /** A vessel of 24 cm, straight and 16 cm high, unless asked otherwise. */
 export function vesselSpec(

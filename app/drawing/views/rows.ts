@@ -1,5 +1,5 @@
 import type { Plan, PlannedRound } from '../../../core/index.ts'
-import { footOf, rowBelow, rowOf, span, type Point, type View } from './view.ts'
+import { footOf, rowBelow, rowOf, span, type FitLine, type Point, type View } from './view.ts'
 
 /** Where rows lie: px per mm, and the px where the first of them begins, at its foot. */
 export interface RowsFrame {
@@ -39,10 +39,7 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
       return round && right >= 0 && right <= rowOf(round) ? round : undefined
     },
     startLine: [at(begins, 0), { x, y: y + (last.at.arc - begins) * scale + PAST_EDGE }],
-    fitLine: {
-      from: at(begins, plan.rounds[0]!.around),
-      to: { ...at(last.at.arc, last.around), y: y + (last.at.arc - begins) * scale + PAST_EDGE / 2 },
-    },
+    fitLine: fitLineOf(plan, at, begins, PAST_EDGE / 2 / scale),
     rowEnd: (round: PlannedRound) =>
       at((footOf(plan, round) + round.at.arc) / 2, Math.max(rowOf(round), round.around)),
     grip: {
@@ -51,6 +48,29 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
       along: (point) => (point.y - y) / scale,
     },
   }
+}
+
+/** A girth that strays from the straight line between both ends by more than this share bends on its way. */
+const STRAIGHT = 0.01
+
+/** The girth that is wanted at every row: straight from end to end, or round by round where it bends. */
+function fitLineOf(
+  { rounds }: Plan,
+  at: (along: number, row: number) => Point,
+  begins: number,
+  past: number,
+): FitLine {
+  const [first, last] = [rounds[0]!, rounds.at(-1)!]
+  const straightAt = (arc: number) =>
+    first.around + ((last.around - first.around) * (arc - begins)) / (last.at.arc - begins)
+  const bends = rounds.some(({ around, at: { arc } }) => {
+    return Math.abs(around - straightAt(arc)) > STRAIGHT * around + (2 * first.around) / rounds.length ** 2
+  })
+  const end = at(last.at.arc + past, last.around)
+  const from = at(begins, first.around)
+  if (!bends) return { from, to: end }
+  const on = rounds.slice(1).map((round) => at(round.at.arc, round.around))
+  return { from, to: at(first.at.arc, first.around), on: [...on, end] }
 }
 
 /**

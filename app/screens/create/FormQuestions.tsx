@@ -7,11 +7,13 @@ import {
   usualSizesOf,
   type AnyField,
   type FamilyName,
+  type OutlinePoint,
 } from '../../../core/index.ts'
 import { FormSilhouette } from '../../drawing/FormSilhouette.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { wordsOf } from '../../words/formWords.ts'
+import { OutlineEditor } from '../shape/OutlineEditor.tsx'
 import type { Answers } from './formAsked.ts'
 
 /** What it must fit: one of the families. */
@@ -28,7 +30,7 @@ export function FormChoice({
       value={family}
       onValueChange={(next) => next && onChange(next as FamilyName)}
       aria-label="What it is"
-      className="grid grid-cols-3 gap-2"
+      className="grid grid-cols-4 gap-2 max-sm:large:grid-cols-3"
     >
       {FAMILY_NAMES.map((name) => (
         <ToggleGroup.Item
@@ -68,6 +70,7 @@ export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault
       text={answers[field.key] ?? ''}
       first={index === 0}
       wrong={fault === `form.${field.key}`}
+      curved={answers['between'] !== 'straight'}
       onAnswer={(text) => onAnswer({ [field.key]: text })}
     />
   )
@@ -87,7 +90,8 @@ export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault
 }
 
 /** Asked large, on tape: what the piece must fit. */
-const isMain = (field: AnyField): boolean => field.kind === 'length' && !field.while
+const isMain = (field: AnyField): boolean =>
+  field.kind === 'outline' || (field.kind === 'length' && !field.while)
 
 /** The sizes of somebody who cannot be measured just now; they stand in the fields, to be changed. */
 function UsualSizes({
@@ -129,12 +133,27 @@ interface QuestionProps {
   readonly text: string
   readonly first: boolean
   readonly wrong: boolean
+  /** Whether an outline is drawn as a curve. */
+  readonly curved: boolean
   readonly onAnswer: (text: string) => void
 }
 
-function Question({ field, family, text, first, wrong, onAnswer }: QuestionProps) {
+function Question({ field, family, text, first, wrong, curved, onAnswer }: QuestionProps) {
   const sizes = useSizes()
   const words = askingWordsOf({ family }).fields[field.key]!
+  if (field.kind === 'outline') {
+    return (
+      <section aria-label={words.question} className="col-span-full grid gap-1">
+        <h2 className="text-18">{words.question}</h2>
+        <OutlineEditor
+          field={field}
+          outline={text === '' ? field.usual : (JSON.parse(text) as OutlinePoint[])}
+          curved={curved}
+          onChange={(outline) => onAnswer(JSON.stringify(outline))}
+        />
+      </section>
+    )
+  }
   if (field.kind === 'choice') {
     return (
       <label className="grid gap-1">

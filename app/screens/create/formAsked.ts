@@ -1,8 +1,8 @@
-import { fieldsOf, isAsked, type AnyField, type StoredForm } from '../../../core/index.ts'
+import { fieldsOf, isAsked, type AnyField, type OutlinePoint, type StoredForm } from '../../../core/index.ts'
 import { parsePercent } from '../../ui/parseCount.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
 
-/** What is typed or chosen so far, by field. */
+/** What is typed or chosen so far, by field; of an outline its points, as they are kept. */
 export type Answers = Readonly<Record<string, string>>
 
 interface Problem {
@@ -19,16 +19,18 @@ export function formAsked(
   answers: Answers,
   sizes: Pick<Sizes, 'parse'>,
 ): { readonly form?: StoredForm; readonly problem?: Problem } {
-  const values: Record<string, number | string> = {}
+  const values: Record<string, number | string | readonly OutlinePoint[]> = {}
   let missing = false
   for (const field of fieldsOf(usual.family)) {
     const text = answers[field.key]?.trim() ?? ''
     // What is not asked is as usual, and never missing.
-    if (field.kind !== 'choice' && !isAsked(field, (key) => values[key])) {
+    if (isSize(field) && !isAsked(field, (key) => values[key])) {
       values[field.key] = field.usual
       continue
     }
-    if (field.kind === 'choice') {
+    if (field.kind === 'outline') {
+      values[field.key] = text === '' ? field.usual : (JSON.parse(text) as OutlinePoint[])
+    } else if (field.kind === 'choice') {
       values[field.key] = text === '' ? field.choices[0]! : text
     } else if (text === '') {
       if (field.kind === 'length' && !field.while) missing = true
@@ -42,5 +44,9 @@ export function formAsked(
   return missing ? {} : { form: { ...usual, ...values } }
 }
 
-const readSize = (field: Extract<AnyField, { least: number }>, text: string, sizes: Pick<Sizes, 'parse'>) =>
+type SizeOf = Extract<AnyField, { least: number }>
+
+const isSize = (field: AnyField): field is SizeOf => field.kind === 'length' || field.kind === 'share'
+
+const readSize = (field: SizeOf, text: string, sizes: Pick<Sizes, 'parse'>) =>
   field.kind === 'share' ? parsePercent(field.least, field.most)(text) : sizes.parse(text)

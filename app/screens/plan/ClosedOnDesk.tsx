@@ -1,5 +1,5 @@
 import { useCallback } from 'react'
-import { HalfSection, HeadBehind, VesselSizes } from '../../drawing/HalfSection.tsx'
+import { HalfSection, HeadBehind, ShapeBehind, VesselSizes } from '../../drawing/HalfSection.tsx'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
 import { bendOf, lastOfCrown, TAIL, widestOf } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
@@ -12,12 +12,15 @@ import { PieceDrawing } from './PieceDrawing.tsx'
 import { MARGIN, type DeskLayout } from './planLayout.ts'
 import { familyOf, measured, sizesOf, type Plan } from '../../../core/index.ts'
 import { headOf } from './planModel.ts'
+import { shapeBehind } from './shapeBehind.ts'
 
 const TOP = 20
 /** Room for words under the rows. */
 const BELOW = 76
 /** Px that a slim piece keeps left and right of its middle, for its sizes and the legend beside it. */
 const SLIM = 180
+/** Px beside a drawn shape in which it is said by how much its rounds stray. */
+const STRAYS = 84
 
 /** px per mm of a closed piece beside its ledger, and the radius of what of it is drawn as a disc. */
 export function closedScale(
@@ -46,7 +49,8 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
   const { scale, radius, reach } = closedScale(plan, layout)
   const sizes = useSizes()
   const guess = spec.gauge.certainty === 'guess'
-  const room = Math.max(SLIM, reach)
+  const shape = shapeBehind(spec, plan, sizes, guess)
+  const room = Math.max(SLIM, reach + (shape ? STRAYS : 0))
   const [x, y] = [mirrored ? width - MARGIN - room : MARGIN + room, TOP + radius]
   const viewAt = useCallback(
     (held?: number) =>
@@ -73,6 +77,7 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
             const at = { scale: view.scale, axis: x, mirrored }
             return (
               <g pointerEvents="none">
+                {shape && <ShapeBehind {...shape} {...at} table={top} />}
                 {head !== undefined && <HeadBehind around={head} {...at} top={top} />}
                 {!hangs && (
                   <VesselSizes

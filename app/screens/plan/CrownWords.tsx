@@ -1,8 +1,9 @@
-import { familyOf, measured, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
+import { familyOf, measured, offTheLine, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { lastOfCrown } from '../../drawing/views/viewOf.ts'
 import { closingWords } from '../../words/closingWords.ts'
 import { SECTION_WORDS, wordsOf } from '../../words/formWords.ts'
+import { followWords } from '../../words/shapeWords.ts'
 import { percent } from '../../words/wording.ts'
 
 interface CrownWordsProps {
@@ -16,6 +17,14 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
   const sizes = useSizes()
   const crown = lastOfCrown(plan)
   const closing = closingWords(spec, plan, sizes)
+  const offs = guess ? undefined : offTheLine(spec, plan)
+  const follows = offs && followWords(offs, sizes)
+  if (!crown && follows)
+    return (
+      <p className="text-16 leading-snug">
+        <strong>{follows[0]}</strong> {follows[1]} {closing}
+      </p>
+    )
   if (!crown) return closing === '' ? null : <p className="text-16 leading-snug">{closing}</p>
   const across = measured('across', crown.asEdge)
   const { object, middle, inside, outside, rib } = wallFit(spec, plan)
@@ -28,13 +37,14 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
         {SECTION_WORDS[crown.section]}: {about}
         {sizes.full(across)} across after Rnd {crown.number}
       </strong>
-      , {crown.count} sts, then {hangs ? 'even' : 'up'}.{' '}
-      {object !== undefined && !guess && atTheEdge(middle, object, sizes.full)}
+      , {crown.count} sts, then {hangs ? 'even' : 'up'}. {follows?.join(' ')}
+      {object !== undefined && hangs && !guess && atTheEdge(middle, object, sizes.full)}
       {rib &&
         !guess &&
         ` Its rib lies ${sizes.full(rib.relaxed)} around and stretches to ${sizes.full(rib.stretched)}.`}
       {!hangs &&
         !guess &&
+        !follows &&
         `At its edge ${sizes.full(outside / Math.PI)} across outside, ${sizes.full(inside / Math.PI)} inside.`}
     </p>
   )

@@ -2,6 +2,7 @@ import {
   fieldsOf,
   isAsked,
   type AnyField,
+  type OutlinePoint,
   type PieceRecord,
   type StoredForm,
   withForm,
@@ -12,6 +13,7 @@ import { parsePercent } from '../../ui/parseCount.ts'
 import { PopoverCell } from '../../ui/PopoverCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
+import { OutlineEditor } from '../shape/OutlineEditor.tsx'
 import { faultAt, type PlanModel } from './planModel.ts'
 
 interface FormCellsProps {
@@ -42,7 +44,7 @@ function FormCell({
   const sizes = useSizes()
   const words = askingWordsOf(piece.form).fields[field.key]!
   const value = valueIn(piece.form, field.key)
-  const withValue = (next: number | string): PieceRecord =>
+  const withValue = (next: number | string | readonly OutlinePoint[]): PieceRecord =>
     withForm(piece, { ...piece.form, [field.key]: next })
   const wrong = faultAt(fault, `form.${field.key}`)
   if (field.kind === 'choice') {
@@ -55,6 +57,26 @@ function FormCell({
           onChange={(next) => changePiece(withValue(next))}
           choices={field.choices.map((name) => ({ value: name, ...choices[name]! }))}
         />
+      </PopoverCell>
+    )
+  }
+  if (field.kind === 'outline') {
+    const outline = value as unknown as readonly OutlinePoint[]
+    return (
+      <PopoverCell
+        className={cell}
+        label={`${words.label}, ± ${sizes.full(piece.tolerance)}`}
+        value={`${outline.length} points`}
+        fault={wrong}
+      >
+        <div className="p-3">
+          <OutlineEditor
+            field={field}
+            outline={outline}
+            curved={valueIn(piece.form, 'between') === 'curved'}
+            onChange={(next) => changePiece(withValue(next))}
+          />
+        </div>
       </PopoverCell>
     )
   }

@@ -1,9 +1,10 @@
-import { wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
+import { offTheLine, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
 import { WallFromAbove } from '../../drawing/WallFromAbove.tsx'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { closingWords } from '../../words/closingWords.ts'
 import { wallFitWords } from '../../words/formQuestionWords.ts'
+import { followWords } from '../../words/shapeWords.ts'
 
 interface HowItSitsProps {
   readonly plan: Plan
@@ -17,7 +18,8 @@ export function HowItSits({ plan, spec, size, guess }: HowItSitsProps) {
   const sizes = useSizes()
   const colours = useYarnColours()
   const fit = wallFit(spec, plan)
-  const [bold, rest] = wallFitWords(fit, sizes, guess)
+  const offs = guess ? undefined : offTheLine(spec, plan)
+  const [bold, rest] = offs ? followWords(offs, sizes) : wallFitWords(fit, sizes, guess)
   return (
     <div className="shrink-0" style={{ width: size }}>
       <p className="pb-1 text-16 leading-tight">

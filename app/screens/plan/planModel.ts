@@ -8,6 +8,7 @@ import {
   sizesOf,
 } from '../../../core/index.ts'
 import type {
+  AnyField,
   CopyRecord,
   Form,
   GaugeRecord,
@@ -75,12 +76,15 @@ export function pulledSize(model: PlanModel, spec: PieceSpec, sizes: Sizes): Pul
     value,
     growth: growthOf(of),
     roundHeight: spec.gauge.h,
-    most: Math.max(...family.fields.map((field) => (field.kind === 'length' ? field.most : 0))),
+    most: Math.max(...family.fields.map(longestOf)),
     name: askingWordsOf(form).handle,
     label: sizes.full,
     onChange: (next) => changePiece(withFormOf(model, family.towards(form, made, { of, value: next }))),
   }
 }
+
+const longestOf = (field: AnyField): number =>
+  field.kind === 'length' ? field.most : field.kind === 'outline' ? field.highest : 0
 
 /** The piece with a form that was planned, in the sizes its maker names: as it comes off the hook, or washed. */
 export function withFormOf({ piece, wantedSpec, washedSpec }: PlanModel, form: Form): PieceRecord {
