@@ -133,7 +133,7 @@ export { outlineOf } from './forms/drawn/outline.ts'
 export { offTheLine, type OffTheLine } from './plan/offTheLine.ts'
 export { painted, striped, type Band } from './yarn/stripes.ts'
 export { endOf, type EndWork } from './plan/endOf.ts'
-export { chainsOf } from './plan/openings.ts'
+export { chainsOf, openingFit, type OpeningFit } from './plan/openings.ts'
 export type { Opening } from './plan/plan.ts'
 export { sectionsWorked, textureIn } from './plan/sectionWork.ts'
 export {

@@ -236,6 +236,11 @@ test('an opening is left where it is wanted, on a phone as well; odd ones are re
   await field(page, 'Wide').last().fill('6,5')
   // By hand: 6.5 cm of stitches 7.1 mm wide.
   await expect(second).toContainText('9 chains over 9 skipped stitches')
+  // Twice 9 stitches of 7.1 mm around; what is 15 cm around would stretch it by a sixth.
+  await field(page, 'What must pass is, around').last().fill('15')
+  await expect(second).toContainText(/It is 12\.\d cm around: too little.*Make it 7\.\d cm wide/)
+  await field(page, 'What must pass is, around').last().fill('')
+  await expect(second).not.toContainText('too little')
   await page.getByRole('button', { name: 'Take opening 1 out' }).click()
   await expect(cell).toContainText('1 opening')
   await page.keyboard.press('Escape')

@@ -137,7 +137,7 @@ const cover: PieceRecord = {
     yarnId: 'fog',
     form: { family: 'vessel', base: 95, of: 'inside', height: 160, lean: 0, edge: 'crisp' },
   }),
-  constraints: { openings: [{ section: 'base', along: 24, at: 0.5, width: 18 }] },
+  constraints: { openings: [{ section: 'base', along: 24, at: 0.5, width: 18, passes: 34 }] },
 }
 
 /** It keeps the door open when the wind is up; heavy enough, filled with scraps around a stone. */

@@ -3,7 +3,7 @@ import { newPiece } from '../../core/exchange/newPiece.ts'
 import { planPiece } from '../../core/plan/planPiece.ts'
 import { discSpec } from '../../core/testing/specs.ts'
 import type { Sizes } from '../ui/useSizes.ts'
-import { noticeTexts } from './noticeTexts.ts'
+import { noticeTexts, openingWords } from './noticeTexts.ts'
 
 const piece: PieceRecord = newPiece({
   id: 'm',
@@ -34,6 +34,18 @@ test('a repeat says what it costs in size and in flatness, and that it costs non
   )
   expect(said({ code: 'repeatCost', of: 6, by: 0.2, round: 12, flatness: 0.036 })).toBe(
     'Multiples of 6 cost no size; Rnd 12 is 3.6% longer than flat.',
+  )
+})
+
+test('an opening that is too tight says so, and from how wide on it lets through what must pass', () => {
+  expect(said({ code: 'openingTight', around: 76, passes: 95, stretch: 0.25, least: 53.2 })).toBe(
+    'An opening 7.6 cm around does not let 9.5 cm through: it would have to stretch 25.0%. From 5.3 cm wide it does.',
+  )
+  const fit = { around: 76, stretch: -0.08, passes: true, least: 38 }
+  expect(openingWords(fit, sizes)).toBe('It is 7.6 cm around: that passes as it is.')
+  expect(openingWords({ ...fit, stretch: 0.05 }, sizes)).toContain('when it stretches 5.0%')
+  expect(openingWords({ ...fit, stretch: 0.2, passes: false, least: 45 }, sizes)).toContain(
+    'Make it 4.5 cm wide.',
   )
 })
 

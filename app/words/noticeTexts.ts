@@ -1,4 +1,4 @@
-import type { Notice, PieceRecord, Plan, Terms } from '../../core/index.ts'
+import type { Notice, OpeningFit, PieceRecord, Plan, Terms } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { percent, shortName } from './wording.ts'
 
@@ -29,6 +29,8 @@ function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes
     }
     case 'polygon':
       return `Stacked increases make a polygon with ${notice.sides} sides. Stagger them for a rounder edge.`
+    case 'openingTight':
+      return `An opening ${sizes.full(notice.around)} around does not let ${sizes.full(notice.passes)} through: it would have to stretch ${percent(notice.stretch)}. From ${sizes.full(notice.least)} wide it does.`
     case 'trimWaits':
       return `Whole rounds end ${sizes.full(Math.abs(notice.by))} ${
         notice.by > 0 ? 'over' : 'under'
@@ -42,4 +44,12 @@ function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes
         : `Multiples of ${notice.of} make it ${size} ${bigger} than free counts would; ${off}.`
     }
   }
+}
+
+/** How an opening suits what must pass: "8.5 cm around: it passes with 0.5 cm to spare." */
+export function openingWords({ around, stretch, passes, least }: OpeningFit, sizes: Sizes): string {
+  const is = `It is ${sizes.full(around)} around`
+  if (stretch <= 0) return `${is}: that passes as it is.`
+  if (passes) return `${is}: that passes when it stretches ${percent(stretch)}.`
+  return `${is}: too little, it would have to stretch ${percent(stretch)}. Make it ${sizes.full(least)} wide.`
 }

@@ -97,12 +97,15 @@ export const constraints = Joi.object({
     .max(50),
   openings: Joi.array()
     .items(
-      record({
-        section: id,
-        along: within('along'),
-        at: Joi.number().min(0).max(1),
-        width: within('opening'),
-      }),
+      record(
+        {
+          section: id,
+          along: within('along'),
+          at: Joi.number().min(0).max(1),
+          width: within('opening'),
+        },
+        { passes: within('around') },
+      ),
     )
     .max(20),
 })

@@ -2,6 +2,7 @@ import type { Target } from '../forms/family.ts'
 import { growthOf, plusMinusOf } from '../lay/measures.ts'
 import type { RoundChoice } from './chooseRounds.ts'
 import { farthestOffFlat } from './offFlat.ts'
+import { openingFit } from './openings.ts'
 import type { Checkpoint, Constraints, Finished, Notice, PieceSpec, Plan, PlannedRound } from './plan.ts'
 
 /** Slack over what the last rounds can reach, in rounds: the fabric's give, and not trimming for a trifle. */
@@ -38,6 +39,12 @@ export function noticesOf(
   const sides = sidesOf(rounds)
   if (spec.construction.placement === 'stacked' && sides >= 3 && sides <= 10) {
     notices.push({ code: 'polygon', sides })
+  }
+  for (const opening of spec.constraints?.openings ?? []) {
+    const fit = openingFit(spec, opening)
+    if (!fit || fit.passes) continue
+    const { around, stretch, least } = fit
+    notices.push({ code: 'openingTight', around, passes: opening.passes!, stretch, least })
   }
   return notices
 }

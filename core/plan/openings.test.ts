@@ -8,6 +8,7 @@ import { verify } from '../rounds/verify.ts'
 import { discSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
 import { whatIsAhead } from '../worklog/whatIsAhead.ts'
 import { pin, unpin } from './pinnedPlan.ts'
+import { openingFit } from './openings.ts'
 import type { Opening, PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 
@@ -160,4 +161,39 @@ test('what cannot be left open is refused with what could', () => {
   expect(refused({ ...opening, width: 600 })[1]).toContain('too little')
   expect(refused({ ...opening, width: 0 })[0]).toBe('constraints.openings')
   expect(refused(opening, { ...opening, at: 0.52 })[1]).toContain('meet')
+})
+
+test('what must pass is held against the opening: its chains and as many stitches around, and a tenth of stretch', () => {
+  const spec = vesselSpec({ base: 200, height: 140 })
+  const fitOf = (width: number, passes?: number) =>
+    openingFit(spec, {
+      section: 'base',
+      along: 40,
+      at: 0.5,
+      width,
+      ...(passes === undefined ? {} : { passes }),
+    })
+  // By hand: 5 chains of 7.6 mm over 5 stitches are 76 mm around.
+  expect(fitOf(40)).toBeUndefined()
+  expect(fitOf(40, 70)).toMatchObject({ passes: true, around: 76 })
+  expect(fitOf(40, 70)!.stretch).toBeLessThan(0)
+  expect(fitOf(40, 80)).toMatchObject({ passes: true })
+  expect(fitOf(40, 90)).toMatchObject({ passes: false })
+  fc.assert(
+    fc.property(
+      fc.double({ min: 8, max: 80, noNaN: true }),
+      fc.double({ min: 16, max: 300, noNaN: true }),
+      (width, girth) => {
+        const { least, passes } = fitOf(width, girth)!
+        // As wide as it says, it passes without stretching; a stitch narrower it would not.
+        expect(fitOf(least, girth)!.stretch).toBeLessThanOrEqual(1e-9)
+        expect(fitOf(least - spec.gauge.w, girth)?.stretch ?? 1).toBeGreaterThan(0)
+        const told = planPiece(
+          withOpening(spec, { section: 'base', along: 40, at: 0.5, width, passes: girth }),
+        ).notices
+        expect(told.some(({ code }) => code === 'openingTight')).toBe(!passes)
+      },
+    ),
+    { numRuns: 60, endOnFailure: true },
+  )
 })

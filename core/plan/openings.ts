@@ -28,6 +28,31 @@ export const chainsOf = (spec: PieceSpec, opening: Opening): number =>
   slitOf(opening, gaugesOf(spec)({ section: opening.section, stitch: stitchIn(spec, opening.section) }).w)
     .chains
 
+/** Yarn lets an opening stretch by so much for what passes through it. */
+const GIVES = 0.1
+
+/** How an opening suits what must pass through it. */
+export interface OpeningFit {
+  /** Around its edge, mm: its chains, and as many skipped stitches. */
+  readonly around: number
+  /** The share by which it would have to stretch; below 0 there is room. */
+  readonly stretch: number
+  /** It passes without being forced. */
+  readonly passes: boolean
+  /** How wide an opening lets it through as it is, mm. */
+  readonly least: number
+}
+
+/** Whether what must pass through an opening does; nothing where it is not said how far around that is. */
+export function openingFit(spec: PieceSpec, opening: Opening): OpeningFit | undefined {
+  const { passes: girth, section } = opening
+  if (girth === undefined) return undefined
+  const { w } = gaugesOf(spec)({ section, stitch: stitchIn(spec, section) })
+  const around = 2 * slitOf(opening, w).chains * w
+  const stretch = girth / around - 1
+  return { around, stretch, passes: stretch <= GIVES, least: Math.ceil(girth / 2 / w) * w }
+}
+
 /** @throws SpecError when an opening lies outside its section or cannot be left in it */
 export function validateOpenings(spec: PieceSpec): void {
   const sections = sectionsOf(spec)

@@ -70,6 +70,8 @@ export interface Opening {
   readonly at: number
   /** How wide it is, mm. */
   readonly width: number
+  /** How far around is what must pass through it, mm, where that is known. */
+  readonly passes?: number
 }
 
 /** From this round (from 1) on, work with these yarns. */
@@ -177,6 +179,14 @@ export type Notice =
   | { readonly code: 'notFlat'; readonly lie: Lie; readonly flatness: number }
   | { readonly code: 'trimLate'; readonly afterRound: number; readonly fromRound: number }
   | { readonly code: 'polygon'; readonly sides: number }
+  /** An opening is so far around, mm, that what must pass would stretch it by this share; it passes from so wide on. */
+  | {
+      readonly code: 'openingTight'
+      readonly around: number
+      readonly passes: number
+      readonly stretch: number
+      readonly least: number
+    }
   /** Against the plan without it: by how much larger it is, mm; and how far off the worst round then is. */
   | {
       readonly code: 'repeatCost'

@@ -1,8 +1,16 @@
 import { Plus, X } from 'lucide-react'
-import { chainsOf, LIMITS, sectionsOf, type Opening, type PieceRecord } from '../../../core/index.ts'
+import {
+  chainsOf,
+  LIMITS,
+  openingFit,
+  sectionsOf,
+  type Opening,
+  type PieceRecord,
+} from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { SECTION_WORDS } from '../../words/formWords.ts'
+import { openingWords } from '../../words/noticeTexts.ts'
 import type { PlanModel } from './planModel.ts'
 
 /** Where around an opening may lie, as shares of the round from its start. */
@@ -75,6 +83,8 @@ function OneOpening({ name, opening, model, changed, onRemove }: OneOpeningProps
     />
   )
   const chains = spec && chainsOf(spec, opening)
+  const fit = spec && openingFit(spec, opening)
+  const { passes: _, ...withoutPassing } = opening
   return (
     <fieldset className="grid gap-2 px-3 py-2">
       <legend className="visually-hidden">{name}</legend>
@@ -116,11 +126,23 @@ function OneOpening({ name, opening, model, changed, onRemove }: OneOpeningProps
         {length('along', 'Along this part', LIMITS.along)}
         {length('width', 'Wide', LIMITS.opening)}
       </div>
+      <NumberCell
+        className="border rule"
+        label="What must pass is, around"
+        value={opening.passes}
+        format={sizes.bare}
+        parse={sizes.between(...LIMITS.around)}
+        unit={sizes.unit}
+        takes="length"
+        onChange={(passes) => change({ ...opening, passes })}
+        onClear={() => change(withoutPassing)}
+      />
       {chains !== undefined && (
         <p className="text-16 text-ink-2">
           {chains} chains over {chains} skipped stitches; the next round goes into the chains.
         </p>
       )}
+      {fit && <p className="text-16">{openingWords(fit, sizes)}</p>}
     </fieldset>
   )
 }
