@@ -275,3 +275,36 @@ test('a lip is worked through the front loops, and the wall goes up behind it: s
     page.getByText('Next round: the wall goes up behind the lip, through the back loops of Rnd 13.'),
   ).toBeVisible()
 })
+
+test('its wall is pulled to and from its axis by whole rounds of the base, which are marked; a cap by stitches', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await plainWall(page)
+  const base = field(page, 'Base across')
+  const before = Number(await base.inputValue())
+  const wall = page.getByRole('slider', { name: 'Wall: how far around' })
+  await wall.press('ArrowRight')
+  // A round of the base is 8.8 mm tall in this gauge: twice that across.
+  await expect(base).toHaveValue((before + 1.8).toFixed(1))
+  await wall.press('ArrowLeft')
+  await expect(base).toHaveValue(before.toFixed(1))
+  await expect(wall).toHaveAttribute('aria-valuetext', /cm around/)
+  const drawing = page.getByRole('group', { name: /Drawing of the piece/ })
+  await expect(drawing.getByText(/^\d+\.\d cm around$/)).toHaveCount(2)
+  const grip = (await wall.locator('rect').first().boundingBox())!
+  const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + 60, y, { steps: 8 })
+  await page.mouse.up()
+  expect(Number(await base.inputValue())).toBeLessThan(before - 3)
+
+  await page.goto('/project/wardens-cap/piece/cap/plan')
+  const snug = field(page, 'Smaller by')
+  await expect(snug).toHaveValue('4')
+  await page.getByRole('slider', { name: 'Wall: how far around' }).press('ArrowRight')
+  // A stitch of 7.6 mm of 57 cm is a little over 1%.
+  await expect(snug).toHaveValue('3')
+  await expect(field(page, 'Head around')).toHaveValue('57.0')
+})

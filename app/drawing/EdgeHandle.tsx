@@ -4,9 +4,11 @@ import type { Grip } from './views/view.ts'
 /** The size that a pull at the edge changes, mm. */
 export interface Pulled {
   readonly value: number
-  /** By how much it grows with a millimetre of fabric, and how tall a round is: the handle goes by whole rounds. */
+  /** By how much it grows with a millimetre of where the handle lies. */
   readonly growth: number
-  readonly roundHeight: number
+  /** The handle goes by these, mm: a round, or a stitch around. */
+  readonly step: number
+  readonly least: number
   readonly most: number
   readonly name: string
   readonly label: (value: number) => string
@@ -21,9 +23,6 @@ interface EdgeHandleProps {
 
 const SIZE = 22
 const TARGET = 44
-/** A piece has two rounds at the least, and is pulled to no fewer. */
-const FEWEST_ROUNDS = 2
-
 const KEY_DIRECTIONS: Readonly<Record<string, 1 | -1>> = {
   ArrowUp: 1,
   ArrowRight: 1,
@@ -33,9 +32,9 @@ const KEY_DIRECTIONS: Readonly<Record<string, 1 | -1>> = {
   '-': -1,
 }
 
-/** Pulls the edge to a larger or smaller piece, by pointer or arrow keys. */
+/** Pulls a size of the piece to a larger or smaller one, by pointer or arrow keys; what is next either way is marked. */
 export function EdgeHandle({ grip: edge, pulled, onDrag }: EdgeHandleProps) {
-  const { value, growth, roundHeight, most, name, label, onChange } = pulled
+  const { value, growth, step, least, most, name, label, onChange } = pulled
   const grip = useRef<{ pointer: number; offset: number }>(undefined)
   const [editing, setEditing] = useState(false)
   const { x, y } = edge.at
@@ -44,10 +43,9 @@ export function EdgeHandle({ grip: edge, pulled, onDrag }: EdgeHandleProps) {
     return edge.along({ x: event.clientX - box.x, y: event.clientY - box.y })
   }
   const now = value / growth
-  const least = FEWEST_ROUNDS * roundHeight * growth
-  const toWholeRounds = (wanted: number) => {
-    const rounds = Math.round((wanted - now) / roundHeight)
-    if (rounds !== 0) onChange(Math.max(least, value + growth * rounds * roundHeight))
+  const toWholeSteps = (wanted: number) => {
+    const steps = Math.round((wanted - now) / step)
+    if (steps !== 0) onChange(Math.max(least, value + growth * steps * step))
   }
   const stop = () => {
     grip.current = undefined
@@ -70,7 +68,7 @@ export function EdgeHandle({ grip: edge, pulled, onDrag }: EdgeHandleProps) {
         const direction = KEY_DIRECTIONS[event.key]
         if (direction === undefined) return
         event.preventDefault()
-        toWholeRounds(now + direction * roundHeight * (event.shiftKey ? 10 : 1))
+        toWholeSteps(now + direction * step * (event.shiftKey ? 10 : 1))
       }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId)
@@ -79,11 +77,12 @@ export function EdgeHandle({ grip: edge, pulled, onDrag }: EdgeHandleProps) {
         onDrag(true)
       }}
       onPointerMove={(event) => {
-        if (grip.current?.pointer === event.pointerId) toWholeRounds(along(event) + grip.current.offset)
+        if (grip.current?.pointer === event.pointerId) toWholeSteps(along(event) + grip.current.offset)
       }}
       onPointerUp={stop}
       onPointerCancel={stop}
     >
+      {editing && <Neighbours grip={edge} pulled={pulled} />}
       <rect x={x - TARGET / 2} y={y - TARGET / 2} width={TARGET} height={TARGET} fill="transparent" />
       <rect
         x={x - SIZE / 2}
@@ -103,4 +102,46 @@ export function EdgeHandle({ grip: edge, pulled, onDrag }: EdgeHandleProps) {
       />
     </g>
   )
+}
+
+/** A mark closer to the handle than this, px, would lie under it. */
+const CLEAR = SIZE / 2 + 5
+
+/** The sizes that the next step either way comes to, each where the edge would lie then. */
+function Neighbours({ grip: { at, turned, along }, pulled }: Pick<EdgeHandleProps, 'grip' | 'pulled'>) {
+  const { value, growth, step, least, most, label } = pulled
+  const turn = (turned * Math.PI) / 180
+  const [dx, dy] = [Math.cos(turn), Math.sin(turn)]
+  const perPixel = along({ x: at.x + dx, y: at.y + dy }) - along(at)
+  const upright = Math.abs(dy) > Math.abs(dx)
+  const outward = Math.sign(dx * perPixel)
+  return [-1, 1].map((way) => {
+    const next = value + way * growth * step
+    if (next < least || next > most || perPixel === 0) return null
+    const far = (way * step) / perPixel
+    const apart = Math.sign(far) * Math.max(Math.abs(far), CLEAR)
+    const [x, y] = [at.x + dx * apart, at.y + dy * apart]
+    return (
+      <g key={way} pointerEvents="none">
+        <path
+          d={`M${x - dy * 11} ${y + dx * 11}L${x + dy * 11} ${y - dx * 11}`}
+          stroke="var(--color-ink)"
+          strokeWidth={2}
+        />
+        <text
+          // Beside an edge that goes sideways there may be no room: smaller over the handle, larger under it, inward.
+          x={upright ? x + 16 : at.x - outward * (SIZE / 2)}
+          y={upright ? y + 5 : at.y + way * (SIZE / 2 + 8) + (way > 0 ? 10 : 0)}
+          textAnchor={upright || outward < 0 ? 'start' : 'end'}
+          className="slab text-14"
+          fill="var(--color-ink)"
+          stroke="var(--color-film)"
+          strokeWidth={4}
+          paintOrder="stroke"
+        >
+          {label(next)}
+        </text>
+      </g>
+    )
+  })
 }

@@ -2,7 +2,13 @@ import { useMemo, useState, type PointerEvent, type ReactNode } from 'react'
 import { EdgeHandle, type Pulled } from './EdgeHandle.tsx'
 import { PlanOverlay, type FitWords, type LeaderTo } from './PlanOverlay.tsx'
 import { StitchCanvas } from './StitchCanvas.tsx'
-import type { View } from './views/view.ts'
+import type { Grip, View } from './views/view.ts'
+
+/** A size that is pulled at a place of the drawing. */
+export interface Handle {
+  readonly grip: Grip
+  readonly pulled: Pulled
+}
 
 interface PlanDrawingProps {
   /** The view of the plan, at a scale of its own when one is held. Kept from one drawing to the next. */
@@ -17,6 +23,8 @@ interface PlanDrawingProps {
   readonly onPoint: (round: number | undefined) => void
   /** What pulling its edge changes. */
   readonly pulled?: Pulled
+  /** What else of it is pulled, and where. */
+  readonly handles?: (view: View) => readonly Handle[]
   readonly leaderTo?: LeaderTo
   readonly children?: (view: View) => ReactNode
 }
@@ -25,6 +33,7 @@ interface PlanDrawingProps {
 export function PlanDrawing(props: PlanDrawingProps) {
   const { viewAt, width, height, turned, guess, yarns, lit, onPoint, pulled, leaderTo, fitWords, children } =
     props
+  const { handles } = props
   // While the edge is dragged the scale stands still, so that the edge stays under the finger.
   const [heldScale, setHeldScale] = useState<number>()
   const view = useMemo(() => viewAt(heldScale), [viewAt, heldScale])
@@ -53,12 +62,14 @@ export function PlanDrawing(props: PlanDrawingProps) {
       >
         <PlanOverlay view={view} lit={lit} guess={guess} leaderTo={leaderTo} fitWords={fitWords} />
         {children?.(view)}
-        {pulled && view.grip && (
-          <EdgeHandle
-            grip={view.grip}
-            pulled={pulled}
-            onDrag={(dragging) => setHeldScale(dragging ? view.scale : undefined)}
-          />
+        {[...(pulled && view.grip ? [{ grip: view.grip, pulled }] : []), ...(handles?.(view) ?? [])].map(
+          (handle) => (
+            <EdgeHandle
+              key={handle.pulled.name}
+              {...handle}
+              onDrag={(dragging) => setHeldScale(dragging ? view.scale : undefined)}
+            />
+          ),
         )}
       </svg>
     </div>

@@ -20,6 +20,12 @@ export type PieceToOutline = Pick<PieceSpec, 'form' | 'construction' | 'stitch' 
 export const sectionsOf = (spec: PieceToOutline): readonly Outline[] =>
   familyOf(spec.form).sections(spec.form, sizesOf(spec))
 
+/** The section that goes around what a piece is made for: the first that keeps its count, or else its last. */
+export function wallOf(spec: PieceToOutline): Outline {
+  const sections = sectionsOf(spec)
+  return sections.find(({ even, lip }) => even && !lip) ?? sections.at(-1)!
+}
+
 /** Sections that turn a crisp edge with the one before. */
 export const crispIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
   new Set(sectionsOf(spec).flatMap(({ id, crisp }) => (crisp ? [id] : [])))

@@ -1,4 +1,6 @@
 import { useCallback } from 'react'
+import type { Handle } from '../../drawing/PlanDrawing.tsx'
+import type { View } from '../../drawing/views/view.ts'
 import { HalfSection, HeadBehind, ShapeBehind, VesselSizes } from '../../drawing/HalfSection.tsx'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
 import { bendOf, lastOfCrown, TAIL, widestOf } from '../../drawing/views/viewOf.ts'
@@ -10,8 +12,8 @@ import type { OnDeskProps } from './FlatOnDesk.tsx'
 import { Legend } from './Legend.tsx'
 import { PieceDrawing } from './PieceDrawing.tsx'
 import { MARGIN, type DeskLayout } from './planLayout.ts'
-import { familyOf, measured, sizesOf, type Plan } from '../../../core/index.ts'
-import { headOf } from './planModel.ts'
+import { familyOf, measured, sizesOf, wallOf, type Plan } from '../../../core/index.ts'
+import { headOf, pulledGirth } from './planModel.ts'
 import { shapeBehind } from './shapeBehind.ts'
 
 const TOP = 20
@@ -64,12 +66,26 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
   const { closes } = familyOf(spec.form)
   const wide = closes ? widestOf(plan) : (crown ?? last).at.radius
   const drawn = width - MARGIN - ledgerWidth
+  const girth = pulledGirth(model, spec, sizes)
+  /** On the section, halfway down its wall. */
+  const girthHandles = ({ scale: px }: View): Handle[] => {
+    const { id } = wallOf(spec)
+    const walls = plan.rounds.filter(({ section }) => section === id)
+    const middle = walls[Math.floor(walls.length / 2)]
+    if (!girth || !middle) return []
+    const side = mirrored ? 1 : -1
+    const { radius: out, z } = middle.at
+    const at = { x: x + side * out * px, y: hangs ? y + radius + 1 + z * px : y + (last.at.arc - z) * px }
+    const along = (point: { readonly x: number }) => (2 * Math.PI * side * (point.x - x)) / px
+    return [{ grip: { at, turned: 0, along }, pulled: girth }]
+  }
   return (
     <>
       <div className="absolute inset-y-0" style={mirrored ? { right: 0 } : { left: 0 }}>
         <PieceDrawing
           {...{ model, spec, viewAt, height, lit, onPoint, leaderTo }}
           width={mirrored ? width : drawn}
+          handles={(view) => girthHandles(view)}
         >
           {(view) => {
             // Worn, it hangs from under its crown; what stands has its base where its rows end.

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { PieceSpec } from '../../../core/index.ts'
-import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
+import { PlanDrawing, type Handle } from '../../drawing/PlanDrawing.tsx'
 import type { LeaderTo } from '../../drawing/PlanOverlay.tsx'
 import type { View } from '../../drawing/views/view.ts'
 import { useYarnColours } from '../../store/queries.ts'
@@ -17,6 +17,7 @@ interface PieceDrawingProps {
   readonly lit: number | undefined
   readonly onPoint: (round: number | undefined) => void
   readonly leaderTo?: LeaderTo
+  readonly handles?: (view: View) => readonly Handle[]
   readonly children?: (view: View) => ReactNode
 }
 

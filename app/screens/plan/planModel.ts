@@ -5,7 +5,9 @@ import {
   formOf,
   growthOf,
   roundedForm,
+  sectionsOf,
   sizesOf,
+  wallOf,
 } from '../../../core/index.ts'
 import type {
   AnyField,
@@ -65,6 +67,13 @@ export function faultAt(fault: Refusal | undefined, ...paths: readonly string[])
   return fault.text
 }
 
+/** A piece has two rounds at the least, and is pulled to no fewer. */
+const FEWEST_ROUNDS = 2
+/** Fewer stitches do not go around anything. */
+const FEWEST_STITCHES = 6
+/** More of them go around nothing that one carries. */
+const FARTHEST_AROUND = 4000
+
 /** What pulling the edge of the drawing changes: the size that the last rounds are chosen for. */
 export function pulledSize(model: PlanModel, spec: PieceSpec, sizes: Sizes): Pulled {
   const { changePiece } = model
@@ -75,11 +84,34 @@ export function pulledSize(model: PlanModel, spec: PieceSpec, sizes: Sizes): Pul
   return {
     value,
     growth: growthOf(of),
-    roundHeight: spec.gauge.h,
+    step: spec.gauge.h,
+    least: FEWEST_ROUNDS * spec.gauge.h * growthOf(of),
     most: Math.max(...family.fields.map(longestOf)),
     name: askingWordsOf(form).handle,
     label: sizes.full,
     onChange: (next) => changePiece(withFormOf(model, family.towards(form, made, { of, value: next }))),
+  }
+}
+
+/**
+ * What pulling a wall to and from its axis changes: how far around it goes, by whole rounds of the base it stands on, or
+ * else by whole stitches. Nothing of a form that has no such wall.
+ */
+export function pulledGirth(model: PlanModel, spec: PieceSpec, sizes: Sizes): Pulled | undefined {
+  const { form, gauge } = spec
+  const family = familyOf(form)
+  if (!family.towardsGirth) return undefined
+  const value = wallOf(spec).guide.perimeter(0)
+  return {
+    value,
+    growth: 1,
+    step: sectionsOf(spec)[0]!.guide.lies === 'flat' ? 2 * Math.PI * gauge.h : gauge.w,
+    least: FEWEST_STITCHES * gauge.w,
+    most: FARTHEST_AROUND,
+    name: 'Wall: how far around',
+    label: (girth) => `${sizes.full(girth)} around`,
+    onChange: (girth) =>
+      model.changePiece(withFormOf(model, family.towardsGirth!(form, sizesOf(spec), girth))),
   }
 }
 
