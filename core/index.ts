@@ -135,7 +135,7 @@ export { painted, striped, type Band } from './yarn/stripes.ts'
 export { endOf, type EndWork } from './plan/endOf.ts'
 export { chainsOf, openingFit, type OpeningFit } from './plan/openings.ts'
 export type { Opening } from './plan/plan.ts'
-export { sectionsWorked, textureIn } from './plan/sectionWork.ts'
+export { constructionIn, sectionsWorked, textureIn } from './plan/sectionWork.ts'
 export {
   numbersOfTexture,
   TEXTURE_KINDS,

@@ -267,3 +267,23 @@ test('finished with its rib, a cap is measured and kept, and its gauge stays as 
   await expect(page.getByText('What it measures is kept with it.').first()).toBeVisible()
   await expect(page.getByRole('button', { name: 'Keep it anew' })).toBeVisible()
 })
+
+test('a wall in a spiral between joined rounds: chosen, printed, and told at the hook before it comes', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${cap}/plan`)
+  await page.getByRole('button', { name: /^Stitch/ }).click()
+  await page.getByLabel('Wall: rounds').selectOption('In a spiral')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: /^Stitch/ })).toContainText('wall otherwise')
+  await page.reload()
+  await page.goto(`${cap}/sheet`)
+  const row = page.getByRole('row').filter({ hasText: 'from here on in a spiral' })
+  await expect(row).toHaveCount(1)
+  const first = Number(/\d+/.exec(await row.innerText())![0])
+  await expect(page.getByRole('row').filter({ hasText: 'it ends level' })).toHaveCount(1)
+  await workTo(page, `${cap}/plan`, first - 2)
+  await page.getByRole('button', { name: new RegExp(`: on to Rnd ${first - 1}$`) }).press('Enter')
+  await expect(page.getByText(/^Next round: .*in a spiral from there on/)).toBeVisible()
+})

@@ -15,7 +15,6 @@ interface PlanDrawingProps {
   readonly viewAt: (heldScale?: number) => View
   readonly width: number
   readonly height: number
-  readonly turned: boolean
   readonly guess: boolean
   readonly yarns: ReadonlyMap<string, string>
   readonly fitWords: FitWords
@@ -31,8 +30,7 @@ interface PlanDrawingProps {
 
 /** The piece that unrolls into its rows: stitches painted, everything said about them above. */
 export function PlanDrawing(props: PlanDrawingProps) {
-  const { viewAt, width, height, turned, guess, yarns, lit, onPoint, pulled, leaderTo, fitWords, children } =
-    props
+  const { viewAt, width, height, guess, yarns, lit, onPoint, pulled, leaderTo, fitWords, children } = props
   const { handles } = props
   // While the edge is dragged the scale stands still, so that the edge stays under the finger.
   const [heldScale, setHeldScale] = useState<number>()
@@ -49,7 +47,6 @@ export function PlanDrawing(props: PlanDrawingProps) {
         height={height}
         yarns={yarns}
         shown={guess ? { kind: 'guess' } : { kind: 'all' }}
-        turned={turned}
       />
       <svg
         className="absolute inset-0 overflow-visible"

@@ -10,13 +10,12 @@ interface StitchCanvasProps {
   readonly height: number
   readonly yarns: ReadonlyMap<string, string>
   readonly shown: Shown
-  readonly turned?: boolean
 }
 
 /** The stitches of a plan, painted. What is said about them is drawn above, in SVG. */
-export function StitchCanvas({ view, width, height, yarns, shown, turned = false }: StitchCanvasProps) {
+export function StitchCanvas({ view, width, height, yarns, shown }: StitchCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null)
-  const cells = useMemo(() => cellsIn(view, turned), [view, turned])
+  const cells = useMemo(() => cellsIn(view), [view])
   const shownKey = JSON.stringify(shown)
   const painted = useRef(false)
   useEffect(() => {

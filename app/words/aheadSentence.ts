@@ -5,7 +5,7 @@ import { SECTION_WORDS } from './formWords.ts'
 
 /** What is to come, for somebody at the hook: "Next round: turn up into the wall, through the back loops." */
 export function aheadSentence(
-  { rounds, section, backLoops, widens, behind, fill, draw, end, opening, overOpening, yarns }: Ahead,
+  { rounds, section, backLoops, widens, behind, way, fill, draw, end, opening, overOpening, yarns }: Ahead,
   {
     hangs,
     joined,
@@ -26,12 +26,19 @@ export function aheadSentence(
     ...(section
       ? [turn(section, { hangs, backLoops: backLoops === true, widens: widens === true, behind })]
       : []),
+    ...(way ? [WAYS[way]] : []),
     ...(opening ? [`an opening is left, ${opening} chains`] : []),
     ...(overOpening ? [`work ${overOpening} stitches into the chains of the opening`] : []),
     ...(yarns ? [`change to ${names} ${joined ? 'at the join' : 'in the last stitch before it'}`] : []),
   ]
   return `${when}: ${what.join('; ')}.`
 }
+
+const WAYS = {
+  joined: 'rounds are joined from there on',
+  spiral: 'in a spiral from there on',
+  turned: 'rounds are joined and turned from there on',
+} as const
 
 const lower = (sentence: string): string => sentence.charAt(0).toLowerCase() + sentence.slice(1)
 

@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { ALL_HARDWARE, ALL_USES } from '../cautions/use.ts'
+import { WAYS_OF_ROUNDS } from '../plan/plan.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
 import {
   bodyStitch,
@@ -132,6 +133,7 @@ const sectionWork = record(
   {
     stitch: bodyStitch,
     loops: Joi.string().valid('both', 'back', 'front'),
+    rounds: Joi.string().valid(...WAYS_OF_ROUNDS),
     texture,
     gaugeId: id,
     measured: Joi.boolean().valid(true),

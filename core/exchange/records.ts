@@ -3,7 +3,14 @@ import type { Evidence } from '../gauge/evidence.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import type { StoredForm } from '../forms/registry.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
-import type { ColourRun, Constraints, Construction, PieceSpec, PinnedPlan } from '../plan/plan.ts'
+import type {
+  ColourRun,
+  Constraints,
+  Construction,
+  PieceSpec,
+  PinnedPlan,
+  WayOfRounds,
+} from '../plan/plan.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { Texture } from '../rounds/texture.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
@@ -27,6 +34,7 @@ export interface ProjectRecord {
 export interface KeptSectionWork {
   readonly stitch?: StitchName
   readonly loops?: 'both' | 'back' | 'front'
+  readonly rounds?: WayOfRounds
   readonly texture?: Texture
   /** Another hook, yarn or number of strands: another gauge. */
   readonly gaugeId?: string

@@ -74,7 +74,7 @@ export function specIn(
   const usual = construction.loops ?? 'both'
   const worked = Object.entries(sections).flatMap(([id, work]) => {
     if (!work) return []
-    const { loops = usual, gaugeId, stitch: own, texture, measured }: KeptSectionWork = work
+    const { loops = usual, gaugeId, stitch: own, rounds, texture, measured }: KeptSectionWork = work
     const record = gaugeId === undefined ? gauge : [gauge, ...others].find((one) => one.id === gaugeId)
     if (!record) {
       throw new SpecError('sections', 'The gauge of a section is gone.', 'Choose a gauge for it.')
@@ -83,6 +83,7 @@ export function specIn(
     const made: SectionWork = {
       ...(own ? { stitch: own } : {}),
       loops,
+      ...(rounds ? { rounds } : {}),
       ...(texture ? { texture } : {}),
       ...(texture && measured && gaugeId !== undefined ? { measured } : {}),
       ...(fabric ? {} : { gauge: gaugeForStitch(gaugeOf(record, loopsOf(loops), state), own ?? stitch) }),

@@ -1,3 +1,4 @@
+import { constructionIn } from '../plan/sectionWork.ts'
 import { SpecError } from '../errors/specError.ts'
 import type { StitchSize } from '../gauge/gauge.ts'
 import type { FoundEdge, PieceSpec, PlannedRound } from '../plan/plan.ts'
@@ -65,7 +66,7 @@ export function diagnose({ spec, rounds, readings }: Worked): Diagnosis {
   const { thickness } = sizesOf(spec)
   validateReading(last, rounds, thickness)
   const planned = rounds.map(({ count }) => count)
-  const hypotheses = hypothesesFor(planned, spec.construction)
+  const hypotheses = hypothesesFor(planned, constructionIn(spec, rounds.at(-1)!.section))
   const fits = hypotheses.map((hypothesis) => fitHypothesis(hypothesis, spec, rounds, readings))
   const best = Math.max(...fits.map(({ log }) => log))
   const total = fits.reduce((sum, { log }) => sum + Math.exp(log - best), 0)

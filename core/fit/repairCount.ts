@@ -1,7 +1,7 @@
 import { stepsFromUnits } from '../rounds/stepsFromUnits.ts'
 import { decrease, expandSteps, increase, plain, type Unit } from '../rounds/steps.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
-import { textureIn } from '../plan/sectionWork.ts'
+import { constructionIn, textureIn } from '../plan/sectionWork.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
 import { standsOn, topOf } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
@@ -54,7 +54,7 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
   if (isEdging(next.stitch)) {
     return { ...shared, advice: tooMany ? 'goBack' : 'carryOn', why: tooMany ? 'tooMany' : 'edging' }
   }
-  const steps = mendingSteps(next.steps, off, spec.construction.rounds.kind === 'joined')
+  const steps = mendingSteps(next.steps, off, constructionIn(spec, next.section).rounds.kind === 'joined')
   const asWorked = miscounted(round, have)
   if (!steps || !asWorked) return { ...shared, advice: 'goBack', why: tooMany ? 'tooMany' : 'noRoom' }
   const mending: PlannedRound = { ...next, from: have, hosts: [topOf(asWorked)], steps }

@@ -61,7 +61,7 @@ export function waysOut(situation: Situation): {
   const { spec, plan, afterRound, diagnosis } = situation
   const own = gaugeNow(spec.gauge, diagnosis)
   const specNow: PieceSpec = { ...spec, gauge: own }
-  const asWorked = workedRounds(plan.rounds.slice(0, afterRound), diagnosis.counts, spec.construction)
+  const asWorked = workedRounds(plan.rounds.slice(0, afterRound), diagnosis.counts, spec)
   const worked = layRounds(specNow, asWorked, { after: asWorked.length, ...diagnosis.edge })
   const kept = carryOnPlan(specNow, plan, worked, diagnosis.edge)
   const unchanged = weigh(situation, {

@@ -1,4 +1,5 @@
-import type { Construction } from '../plan/plan.ts'
+import type { PieceSpec } from '../plan/plan.ts'
+import { constructionIn } from '../plan/sectionWork.ts'
 import { sideOf } from '../plan/writeRounds.ts'
 import { asBelow, stepsOf } from '../plan/stepsOf.ts'
 import { countOf, loopsBelow, topOf, usedBy, type Round } from '../rounds/round.ts'
@@ -12,7 +13,7 @@ import { countOf, loopsBelow, topOf, usedBy, type Round } from '../rounds/round.
 export function workedRounds(
   planned: readonly Round[],
   counts: readonly number[],
-  construction: Construction,
+  spec: Pick<PieceSpec, 'construction' | 'sections'>,
 ): Round[] {
   const rounds: Round[] = []
   counts.forEach((told, index) => {
@@ -22,11 +23,12 @@ export function workedRounds(
     const count = below ? Math.max(Math.ceil(from / 2), Math.min(told, 2 * from)) : told
     const like = planned[Math.min(index, planned.length - 1)]!
     const added = index >= planned.length
+    const construction = constructionIn(spec, like.section)
     const into = loopsBelow(like)
     const asPlanned = !added && countOf(like) === count && usedBy(like) === from
     rounds.push({
       ...like,
-      ...(added ? { id: `${like.id}-again`, side: sideOf(index + 1, construction) } : {}),
+      ...(added ? { id: `${like.id}-again`, side: sideOf(spec, like.section, below) } : {}),
       hosts: below ? [topOf(below, into)] : like.hosts,
       steps: asPlanned
         ? like.steps

@@ -11,7 +11,7 @@ function roundsOf(stitch: PieceSpec['stitch'], ratio: number, changes: Partial<C
   const { rounds } = planPiece(discSpec(2 * 8 * 8 * ratio, { stitch, construction }, ratio))
   return rounds.map((round, index) => ({
     round,
-    ...writeRound(round, { construction, terms: 'US', below: rounds[index - 1] }),
+    ...writeRound(round, { spec: { construction }, terms: 'US', below: rounds[index - 1] }),
   }))
 }
 
@@ -78,11 +78,13 @@ test('a plan that changes convention between stitches says so at the change', ()
   const construction: Construction = { ...usual, rounds }
   const [dc, sc] = planPiece(discSpec(120, { stitch: 'dc', construction }, 1.91)).rounds.slice(-2)
   const trimmed = { ...sc!, stitch: 'sc' as const }
-  expect(writeRound(dc!, { construction, terms: 'US', below: dc }).start).toBe('ch 3 (counts as 1 dc)')
-  expect(writeRound(trimmed, { construction, terms: 'US', below: dc }).start).toBe(
+  expect(writeRound(dc!, { spec: { construction }, terms: 'US', below: dc }).start).toBe(
+    'ch 3 (counts as 1 dc)',
+  )
+  expect(writeRound(trimmed, { spec: { construction }, terms: 'US', below: dc }).start).toBe(
     'ch 1 (from here on the ch does not count)',
   )
-  expect(writeRound(trimmed, { construction, terms: 'UK', below: trimmed }).start).toBe('ch 1')
+  expect(writeRound(trimmed, { spec: { construction }, terms: 'UK', below: trimmed }).start).toBe('ch 1')
 })
 
 test('a standing stitch begins the round: no chain, and an increase there is completed in the same stitch', () => {

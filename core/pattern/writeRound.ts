@@ -1,5 +1,6 @@
 import { kindOf, type Op, type Step } from '../rounds/steps.ts'
-import type { Construction, PlannedRound, Start } from '../plan/plan.ts'
+import type { Construction, PieceSpec, PlannedRound, Start } from '../plan/plan.ts'
+import { constructionIn } from '../plan/sectionWork.ts'
 import { gathers } from '../rounds/round.ts'
 import { startingChain, type StartingChain } from '../plan/startingChain.ts'
 import type { Manner } from '../stitches/manner.ts'
@@ -13,10 +14,11 @@ export interface WrittenRound {
 }
 
 interface ToWrite {
-  readonly construction: Construction
+  readonly spec: Pick<PieceSpec, 'construction' | 'sections'>
   readonly terms: Terms
-  /** The round below; none for round 1. */
-  readonly below?: PlannedRound
+  /** The rounds worked before and after it; none before round 1. */
+  readonly below?: PlannedRound | undefined
+  readonly above?: PlannedRound | undefined
 }
 
 /**
@@ -24,7 +26,9 @@ interface ToWrite {
  * chain that counts takes the place of the first stitch of the body; one that does not is said not to where
  * it could be taken for a stitch, or where the rounds before counted theirs.
  */
-export function writeRound(round: PlannedRound, { construction, terms, below }: ToWrite): WrittenRound {
+export function writeRound(round: PlannedRound, { spec, terms, below, above }: ToWrite): WrittenRound {
+  const construction = constructionIn(spec, round.section)
+  const before = below && constructionIn(spec, below.section)
   const { rounds, start } = construction
   const chain = chainOf(round, construction)
   const standing = rounds.kind === 'joined' && rounds.begins === 'standingStitch' && round.number > 1
@@ -35,7 +39,8 @@ export function writeRound(round: PlannedRound, { construction, terms, below }: 
       round.number === 1 ? writeStart(start, round, chain) : '',
       round.number === 1 && start.kind === 'chainTwo'
         ? ''
-        : writeChain(round, chain, construction, below, terms),
+        : writeChain(round, chain, below && before && chainOf(below, before), terms),
+      rounds.kind === 'spiral' && before?.rounds.kind === 'joined' ? INTO_A_SPIRAL : '',
       standing ? `standing ${STITCHES[round.stitch].short[terms]}` : '',
       firstMade && below && startsWithIncrease(round)
         ? `${STITCHES[round.stitch].short[terms]} in same st`
@@ -47,7 +52,12 @@ export function writeRound(round: PlannedRound, { construction, terms, below }: 
       round.number === 1 && gathers(round)
         ? `${writeSteps(steps, terms)} ${whereRoundOne(start, chain)}`
         : writeBody(round, steps, terms),
-    end: writeEnd(construction, chain),
+    end: writeEnd(
+      round,
+      construction,
+      chain,
+      above && { round: above, in: constructionIn(spec, above.section) },
+    ),
   }
 }
 
@@ -68,13 +78,11 @@ function chainOf({ stitch, number }: Pick<PlannedRound, 'stitch' | 'number'>, { 
 function writeChain(
   round: PlannedRound,
   chain: StartingChain | undefined,
-  construction: Construction,
-  below: PlannedRound | undefined,
+  before: StartingChain | undefined,
   terms: Terms,
 ): string {
   if (!chain || chain.chains === 0) return ''
   if (chain.counts) return `ch ${chain.chains} (counts as 1 ${STITCHES[round.stitch].short[terms]})`
-  const before = below && chainOf(below, construction)
   const changes = before?.counts ?? false
   const mistakable = chain.chains > 1
   return `ch ${chain.chains}${changes ? ' (from here on the ch does not count)' : mistakable ? ' (does not count)' : ''}`
@@ -189,10 +197,23 @@ function whereRoundOne(start: Start, chain: StartingChain | undefined): string {
   return `in ${ORDINALS[chainsOfFlatStart(chain)]} ch from hook${counted}`
 }
 
-function writeEnd({ rounds }: Construction, chain: StartingChain | undefined): string {
-  if (rounds.kind === 'spiral') return 'move the marker up'
+const INTO_A_SPIRAL = 'from here on in a spiral, a marker in the first st'
+
+function writeEnd(
+  { side }: PlannedRound,
+  { rounds }: Construction,
+  chain: StartingChain | undefined,
+  above: { readonly round: PlannedRound; readonly in: Construction } | undefined,
+): string {
+  if (rounds.kind === 'spiral') {
+    // A spiral ends a stitch higher than it began.
+    return above?.in.rounds.kind === 'joined'
+      ? 'sl st in the next st: it ends level, and rounds are joined from here on'
+      : 'move the marker up'
+  }
   const join = `join with sl st in ${chain?.counts ? 'top of ch' : 'first st'}`
-  return rounds.turned ? `${join}, turn` : join
+  const turns = above ? above.round.side !== side : rounds.turned
+  return turns ? `${join}, turn` : join
 }
 
 /** The steps once the first stitch is made by itself; what an increase there leaves is said beside it. */

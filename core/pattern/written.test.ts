@@ -51,7 +51,7 @@ test('whoever follows the words makes every count, whatever the construction', (
       if (!plan || plan.rounds.length > 25) return
       plan.rounds.forEach((round, index) => {
         const below = plan.rounds[index - 1]
-        const { start, body } = writeRound(round, { construction: spec.construction, terms: 'US', below })
+        const { start, body } = writeRound(round, { spec, terms: 'US', below })
         // The chain that counts, or the standing stitch, is the first; an increase is completed in the same stitch.
         const counted = /counts as 1|standing|skipped ch count as 1/.test(`${start} ${body}`) ? 1 : 0
         const completed = / in same st$/.test(start) ? 1 : 0

@@ -38,6 +38,10 @@ export type RoundsWorked =
     }
   | { readonly kind: 'spiral' }
 
+/** How rounds pass into one another, in a word. */
+export const WAYS_OF_ROUNDS = ['joined', 'spiral', 'turned'] as const
+export type WayOfRounds = (typeof WAYS_OF_ROUNDS)[number]
+
 export interface Construction {
   readonly start: Start
   readonly rounds: RoundsWorked
@@ -83,6 +87,7 @@ export interface ColourRun extends HeldYarns {
 export interface SectionWork {
   readonly stitch?: StitchName
   readonly loops?: 'both' | 'back' | 'front'
+  readonly rounds?: WayOfRounds
   /** Of a section that keeps its count. */
   readonly texture?: Texture
   /** Of exactly that fabric: its yarn, strands, hook and loops. */

@@ -6,7 +6,7 @@ import type { SectionId } from '../rounds/round.ts'
 import { sizeOfTexture, TEXTURE_SD, type Texture } from '../rounds/texture.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
-import type { PieceSpec } from './plan.ts'
+import type { Construction, PieceSpec, RoundsWorked, WayOfRounds } from './plan.ts'
 
 /** A stitch in the fabric of its section. */
 export interface StitchIn {
@@ -96,6 +96,24 @@ function textured(gauge: Gauge, texture: Texture): Gauge {
     varLnH: gauge.varLnH + TEXTURE_SD ** 2,
   }
 }
+
+/** How a section is built, where its rounds pass into one another otherwise than those of the rest. */
+export function constructionIn(
+  { construction, sections }: Pick<PieceSpec, 'construction' | 'sections'>,
+  section: SectionId,
+): Construction {
+  const own = sections?.[section]?.rounds
+  const { rounds } = construction
+  if (own === undefined || own === wayOf(rounds)) return construction
+  if (own === 'spiral') return { ...construction, rounds: { kind: 'spiral' } }
+  const joined = rounds.kind === 'joined' ? rounds : USUALLY_JOINED
+  return { ...construction, rounds: { ...joined, turned: own === 'turned' } }
+}
+
+const USUALLY_JOINED = { kind: 'joined', turned: false, begins: 'chain', shaping: 'offTheJoin' } as const
+
+export const wayOf = (rounds: RoundsWorked): WayOfRounds =>
+  rounds.kind === 'spiral' ? 'spiral' : rounds.turned ? 'turned' : 'joined'
 
 /** The loop that a round of a section is worked into, if not both: an edging takes both. */
 export function loopsIn(

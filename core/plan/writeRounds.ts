@@ -3,8 +3,8 @@ import { goesRoundPosts } from '../rounds/texture.ts'
 import { rimSteps, type Rim } from '../rounds/rim.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
-import type { Construction, PieceSpec, Start } from './plan.ts'
-import { loopsIn } from './sectionWork.ts'
+import type { PieceSpec, Start } from './plan.ts'
+import { constructionIn, loopsIn, wayOf } from './sectionWork.ts'
 import { overOpenings, withOpenings, type Slit } from './openings.ts'
 import { asBelow, stepsOf } from './stepsOf.ts'
 import { textureAt } from './textureAt.ts'
@@ -43,8 +43,15 @@ function heldIn({ colours }: Pick<PieceSpec, 'colours'>, number: number): HeldYa
 }
 
 /** The side that faces the maker: in turned rounds every other one shows the wrong side. */
-export const sideOf = (number: number, { rounds }: Construction): Round['side'] =>
-  rounds.kind === 'joined' && rounds.turned && number % 2 === 0 ? 'wrong' : 'right'
+export function sideOf(
+  spec: Pick<PieceSpec, 'construction' | 'sections'>,
+  section: SectionId,
+  below: Pick<Round, 'side' | 'section'> | undefined,
+): Round['side'] {
+  const isTurned = (id: SectionId) => wayOf(constructionIn(spec, id).rounds) === 'turned'
+  const turns = below !== undefined && isTurned(section) && isTurned(below.section)
+  return turns && below.side === 'right' ? 'wrong' : 'right'
+}
 
 /**
  * The worked rounds, and those to come in steps, each on top of the one below.
@@ -77,9 +84,10 @@ export function writeRounds(
         : texture?.of && goesRoundPosts(texture.of)
           ? undefined
           : loopsIn(spec, { section, stitch })
-    const side = sideOf(number, spec.construction)
+    const construction = constructionIn(spec, section)
+    const side = sideOf(spec, section, top)
     const shaped = () =>
-      stepsOf({ stitch, from, count, texture, side }, rounds.map(asBelow), spec.construction, into)
+      stepsOf({ stitch, from, count, texture, side }, rounds.map(asBelow), construction, into)
     const standing = rim ? rimSteps(rim, from) : overOpenings(shaped(), below?.steps ?? [])
     rounds.push({
       id,

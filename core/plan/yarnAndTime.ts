@@ -4,7 +4,7 @@ import { sizeOfManner } from '../stitches/manner.ts'
 import { ESTIMATE_SD } from '../yarn/calibration.ts'
 import { sameYarns, strandsOf } from '../yarn/strands.ts'
 import type { PieceSpec, PlannedRound, YarnUse } from './plan.ts'
-import { gaugeIn, plainGaugesOf } from './sectionWork.ts'
+import { constructionIn, gaugeIn, plainGaugesOf } from './sectionWork.ts'
 import { startingChain } from './startingChain.ts'
 
 const TAIL_MM = 150
@@ -85,8 +85,8 @@ function worthOf(
 }
 
 /** Chains and joins that are no stitches of the round, in single crochets. */
-function sideWork(round: PlannedRound, { construction }: Pick<PieceSpec, 'construction'>): number {
-  const { rounds, start } = construction
+function sideWork(round: PlannedRound, spec: Pick<PieceSpec, 'construction' | 'sections'>): number {
+  const { rounds, start } = constructionIn(spec, round.section)
   const chain = rounds.kind === 'joined' ? startingChain(round.stitch, rounds.begins) : undefined
   const joining = rounds.kind === 'joined' ? 0.55 : 0
   const ring =

@@ -1,7 +1,8 @@
 import { familyOf } from '../forms/registry.ts'
 import { endOf, type EndWork } from '../plan/endOf.ts'
 import { fillAfter } from '../plan/fillAfter.ts'
-import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
+import type { PieceSpec, PlannedRound, WayOfRounds } from '../plan/plan.ts'
+import { constructionIn, wayOf } from '../plan/sectionWork.ts'
 import { loopsBelow, type SectionId } from '../rounds/round.ts'
 import { sameYarns, type HeldYarns } from '../yarn/strands.ts'
 
@@ -19,6 +20,8 @@ export interface Ahead {
   /** It is filled before that round, or its last stitches are drawn together. */
   readonly fill?: true
   readonly draw?: number
+  /** From that round on rounds pass into one another in this way. */
+  readonly way?: WayOfRounds
   /** Its end is closed so once that is done. */
   readonly end?: EndWork
   /** An opening is left in that round, or stands below it: so many chains. */
@@ -35,7 +38,7 @@ const TOLD_AHEAD = 2
 export function whatIsAhead(
   rounds: readonly PlannedRound[],
   place: number,
-  spec?: Pick<PieceSpec, 'form' | 'gauge'>,
+  spec?: Pick<PieceSpec, 'form' | 'gauge' | 'construction' | 'sections'>,
 ): Ahead | undefined {
   const number = place + 1
   if (spec && fillAfter(spec, { rounds }) === number) return { rounds: 1, fill: true }
@@ -59,6 +62,7 @@ export function whatIsAhead(
             backLoops: loopsBelow(next) === 'back' && loopsBelow(below) !== 'back',
             widens: below.count > below.from,
             ...(next.into === undefined ? {} : { behind: next.into }),
+            ...(spec ? newWay(spec, below, next) : {}),
           }
         : {}),
       ...(opening > 0 ? { opening } : {}),
@@ -67,6 +71,16 @@ export function whatIsAhead(
     }
   }
   return undefined
+}
+
+/** How rounds pass into one another from a round on, where the one below did otherwise. */
+function newWay(
+  spec: Pick<PieceSpec, 'construction' | 'sections'>,
+  below: PlannedRound,
+  next: PlannedRound,
+): Pick<Ahead, 'way'> {
+  const [was, way] = [below, next].map(({ section }) => wayOf(constructionIn(spec, section).rounds))
+  return way === was ? {} : { way: way! }
 }
 
 /** Chains of the openings that a round leaves. */

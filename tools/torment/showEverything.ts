@@ -88,7 +88,7 @@ export function showEverything(file: ProjectFile): void {
 
 function showPlan(plan: Plan, spec: PieceSpec): void {
   for (const round of plan.rounds) {
-    writeRound(round, { construction: spec.construction, terms: 'US' })
+    writeRound(round, { spec, terms: 'US' })
     roundEnding(round)
     unitsOf(round)
   }

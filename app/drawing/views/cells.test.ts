@@ -116,9 +116,12 @@ test('a re-planned piece is drawn with the stitch widths of the gauge in it, rin
 
 test('turned rounds are drawn backwards, every other one, and cover the same ring', () => {
   const plan = planPiece(spec())
+  const { construction } = spec()
+  const rounds = { ...construction.rounds, turned: true } as typeof construction.rounds
+  const turnedPlan = planPiece(spec({ construction: { ...construction, rounds } }))
   const [straight, turned] = [
     cellList(cellsIn(unrolled(plan, whole))),
-    cellList(cellsIn(unrolled(plan, whole), true)),
+    cellList(cellsIn(unrolled(turnedPlan, whole))),
   ]
   const ends = (cells: typeof straight, round: number) =>
     cells.filter((cell) => cell.round === round).flatMap(({ top }) => [top[0]!, top.at(-1)!])

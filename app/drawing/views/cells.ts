@@ -64,11 +64,11 @@ export interface Cells {
 }
 
 /** Every stitch of a plan in its true place: foot on the stitch it stands in, top at its share of the round. */
-export function cellsIn(view: View, turned = false): Cells {
+export function cellsIn(view: View): Cells {
   const { rounds } = view.plan
   const most = rounds.reduce((sum, { count, from }) => sum + Math.max(count, from), 0)
   const cells = roomFor(most)
-  rounds.forEach((round, index) => addRound(cells, view, round, turned && index % 2 === 1))
+  rounds.forEach((round) => addRound(cells, view, round, round.side === 'wrong'))
   cells.foot[cells.count] = cells.points.size
   return cells
 }

@@ -211,7 +211,6 @@ function Sketch({ plan, width, mirrored, guess, fitWords }: SketchProps) {
       viewAt={viewAt}
       width={width}
       height={wall ? long * scale + 36 : (disc + deep) * scale + 24}
-      turned={false}
       guess={guess}
       yarns={NO_YARNS}
       fitWords={fitWords}

@@ -6,7 +6,7 @@ import type { View } from '../../drawing/views/view.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
-import { isTurned, pulledSize, type PlanModel } from './planModel.ts'
+import { pulledSize, type PlanModel } from './planModel.ts'
 
 interface PieceDrawingProps {
   readonly model: PlanModel
@@ -29,7 +29,6 @@ export function PieceDrawing({ model, spec, lit, ...drawing }: PieceDrawingProps
   return (
     <PlanDrawing
       {...drawing}
-      turned={isTurned(piece.construction.rounds)}
       guess={spec.gauge.certainty === 'guess'}
       yarns={colours}
       fitWords={askingWordsOf(piece.form).fitLine}

@@ -133,8 +133,5 @@ export const whenWashed = ({ plan, washedSpec }: PlanModel): readonly Promised[]
 export const headOf = ({ form }: Pick<PieceRecord, 'form'>): number | undefined =>
   wordsOf(form).hangs ? familyOf(form).around?.(formOf(form)) : undefined
 
-export const isTurned = (rounds: PieceRecord['construction']['rounds']): boolean =>
-  rounds.kind === 'joined' && rounds.turned
-
 /** One count all the way: there is no rhythm to choose, and nothing increases. */
 export const isEven = ({ rounds }: Plan): boolean => rounds.every(({ count, from }) => count === from)

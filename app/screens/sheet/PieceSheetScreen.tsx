@@ -163,9 +163,10 @@ function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
         {plan.rounds.map((round, index) => {
           const below = plan.rounds[index - 1]
           const { start, body, end } = writeRound(round, {
-            construction: spec.construction,
+            spec,
             terms: settings.terms,
             below,
+            above: plan.rounds[index + 1],
           })
           const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound === round.number)
           const newYarn = !below || !sameYarns(below, round)

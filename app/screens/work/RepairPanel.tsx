@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import {
+  constructionIn,
   goTo,
   repairCount,
   writeRoundBody,
@@ -31,7 +32,7 @@ export function RepairPanel(props: RepairPanelProps) {
   const { pieceId, spec, plan, round, counted, act, onRecount, onCarryOn } = props
   const { terms } = useSettings()
   const [busy, setBusy] = useState(false)
-  const { id, number, count: expected } = round
+  const { id, number, section, count: expected } = round
   const repair = repairCount(spec, plan, number, counted)
   const note: Deed = () => ({ type: 'count', round: id, counted, expected })
   const mend = async () => {
@@ -64,7 +65,7 @@ export function RepairPanel(props: RepairPanelProps) {
         <strong>
           {counted} counted, {expected} expected.
         </strong>{' '}
-        {mismatchSentence(counted - expected, spec.construction)}
+        {mismatchSentence(counted - expected, constructionIn(spec, section))}
       </p>
       <div className="grid gap-1 text-20 max-sm:text-18">
         <p>{adviceSentence(repair, expected, number)}</p>

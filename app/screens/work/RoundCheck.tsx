@@ -28,14 +28,13 @@ interface RoundCheckProps {
 /** The end of a round: the count it must have and how it must end, before the next begins. */
 export function RoundCheck(props: RoundCheckProps) {
   const { plan, pieceId, spec, checkPath, now, last, act, onGoOn, reminded, onStitch } = props
-  const { construction } = spec
   const { terms } = useSettings()
   const sizes = useSizes()
   const measuring = askingWordsOf(spec.form).measureNow
   const { round } = now
   const [counted, setCounted] = useState('')
   const [bold, rest] = endingSentence(round, terms)
-  const { end } = writeRound(round, { construction, terms })
+  const { end } = writeRound(round, { spec, terms, above: afterOf(plan.rounds, round) })
   const next = afterOf(plan.rounds, round)
   const checkpoint = plan.checkpoints.find(({ afterRound }) => afterRound === round.number)
   const other = /^\d{1,5}$/.test(counted.trim()) ? Number(counted) : undefined

@@ -1,6 +1,8 @@
 import clsx from 'clsx'
 import {
+  afterOf,
   belowOf,
+  constructionIn,
   whatIsAhead,
   writeOps,
   writeRound,
@@ -43,9 +45,10 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const text = writeOps(ops, terms)
   const hangs = wordsOf(spec.form).hangs === true
   const { start, end } = writeRound(round, {
-    construction: spec.construction,
+    spec,
     terms,
     below: belowOf(plan.rounds, round),
+    above: afterOf(plan.rounds, round),
   })
   const [bold, rest] = endingSentence(round, terms)
   const ahead = whatIsAhead(plan.rounds, round.number - 1, spec)
@@ -81,7 +84,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
               <strong>
                 {aheadSentence(ahead, {
                   hangs,
-                  joined: spec.construction.rounds.kind === 'joined',
+                  joined: constructionIn(spec, round.section).rounds.kind === 'joined',
                   names: ahead.yarns ? yarnNames(yarns ?? [], ahead.yarns) : '',
                   sizes,
                 })}
