@@ -55,6 +55,12 @@ const wideCap = async (page) => {
 const VIEWS = [
   { name: 'shelf', path: '/', size: DESK },
   { name: 'new', path: '/new', size: DESK, prepare: (page) => page.getByLabel('How wide?').fill('18') },
+  {
+    name: 'new-drawn',
+    path: '/new?form=drawn',
+    size: { width: 1280, height: 960 },
+    prepare: (page) => page.getByRole('combobox', { name: 'Gauge' }).selectOption('cotton-single'),
+  },
   { name: 'plan', path: '/piece/kettle-trivet/plan', size: DESK },
   { name: 'plan-tube', path: '/piece/lamp-glass-sleeve/plan', size: DESK },
   { name: 'plan-cap', path: '/piece/wardens-cap/plan', size: DESK },
