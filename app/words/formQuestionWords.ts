@@ -1,7 +1,5 @@
-import type { FamilyName, TapePlace, WallFit } from '../../core/index.ts'
-import type { Sizes } from '../ui/useSizes.ts'
+import type { FamilyName, TapePlace } from '../../core/index.ts'
 import { MEASURE_WORDS } from './measureWords.ts'
-import { percent } from './wording.ts'
 
 interface FieldWords {
   readonly label: string
@@ -287,20 +285,4 @@ export function tapeLabels(tape: readonly TapePlace[]): string[] {
     if (place.at === 'start') return 'Near the start'
     return place.of === 'around' && !place.needed ? 'Around, if you can' : MEASURE_WORDS[place.of].field
   })
-}
-
-/** How a wall sits: the fact, then the numbers; by a gauge that is a guess no more than what is meant. */
-export function wallFitWords(
-  { inside, outside, object, snug }: WallFit,
-  sizes: Sizes,
-  guess = false,
-): [string, string] {
-  if (guess) return ['How it sits', 'is told once its gauge is known.']
-  if (object === undefined || snug === undefined)
-    return [`${sizes.full(inside)} around inside,`, `${sizes.full(outside)} outside.`]
-  const share = percent(Math.abs(snug))
-  if (Math.abs(snug) < 0.005) return ['Sits as it is:', `${sizes.full(inside)} around inside.`]
-  return snug > 0
-    ? [`Stretches ${share}:`, `${sizes.full(inside)} inside, around ${sizes.full(object)}.`]
-    : [`Room of ${share}:`, `${sizes.full(inside)} inside, around ${sizes.full(object)}.`]
 }

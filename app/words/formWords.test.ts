@@ -1,7 +1,8 @@
 import { FAMILY_NAMES, fieldsOf, planPiece, usualForm, wallFit } from '../../core/index.ts'
 import { tubeSpec } from '../../core/testing/specs.ts'
 import type { Sizes } from '../ui/useSizes.ts'
-import { askingWordsOf, wallFitWords } from './formQuestionWords.ts'
+import { askingWordsOf } from './formQuestionWords.ts'
+import { wallFitWords } from './wallFitWords.ts'
 import { sayForm, sayFormShort } from './formWords.ts'
 import { sayAllPromised } from './measureWords.ts'
 

@@ -3,7 +3,7 @@ import { WallFromAbove } from '../../drawing/WallFromAbove.tsx'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { closingWords } from '../../words/closingWords.ts'
-import { wallFitWords } from '../../words/formQuestionWords.ts'
+import { wallFitWords } from '../../words/wallFitWords.ts'
 import { followWords } from '../../words/shapeWords.ts'
 
 interface HowItSitsProps {

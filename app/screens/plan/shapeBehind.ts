@@ -1,14 +1,11 @@
-import { offTheLine, outlineOf, sizesOf, type PieceSpec, type Plan } from '../../../core/index.ts'
+import { familyOf, offTheLine, sizesOf, type PieceSpec, type Plan } from '../../../core/index.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
 import { sayStray, strays } from '../../words/shapeWords.ts'
 
-/** What is drawn behind the section of a drawn shape; nothing behind others. */
+/** What is drawn behind the section of a shape that is drawn; nothing behind others. */
 export function shapeBehind(spec: PieceSpec, plan: Plan, sizes: Sizes, guess: boolean) {
-  const { form } = spec
-  if (form.family !== 'drawn') return undefined
-  // The thing stands on the fabric, the piece on the table: half a thickness over or under the fabric's middle.
-  const up = ((form.of === 'object' ? 1 : -1) * sizesOf(spec).thickness) / 2
-  const outline = outlineOf(form.outline, form.between === 'curved').map(({ r, z }) => ({ r, z: z + up }))
+  const outline = familyOf(spec.form).drawnAs?.(spec.form, sizesOf(spec))
+  if (!outline) return undefined
   const marks = guess ? [] : strays(offTheLine(spec, plan) ?? [])
   return {
     outline,

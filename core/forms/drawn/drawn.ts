@@ -2,7 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm } from '../../units/millimetres.ts'
 import type { Family, Line, Outline, OutlinePoint, Place, Sizes } from '../family.ts'
-import { lineThrough } from './outline.ts'
+import { lineThrough, outlineOf } from './outline.ts'
 
 const FEET = ['rounded', 'crisp', 'open'] as const
 const OF = ['object', 'itself'] as const
@@ -192,6 +192,12 @@ export const drawn: Family<DrawnForm> = {
     ]
   },
   line: lineOf,
+  // The thing stands on the fabric, the piece on the table: half a thickness over or under the fabric's middle.
+  drawnAs: ({ outline, of, between }, { thickness }) =>
+    outlineOf(outline, between === 'curved').map(({ r, z }) => ({
+      r,
+      z: z + ((of === 'object' ? 1 : -1) * thickness) / 2,
+    })),
   around: ({ of, outline }) => (of === 'object' ? Math.PI * outline.at(-1)!.across : undefined),
   larger: (form, { around, along }) => ({
     ...form,
