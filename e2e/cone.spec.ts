@@ -22,6 +22,16 @@ test('a new maker plans a cone by keyboard alone; opened, it begins on a chain, 
   const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
   await expect(rounds).toContainText('sc in ring')
   await expect(field(page, 'Across its start')).toHaveCount(0)
+  // By its angle: 60 degrees is about as long along its side as wide at its end.
+  await field(page, 'Opens by').fill('300')
+  await expect(page.getByRole('alert').filter({ hasText: /angle in degrees.*from 5 to/ })).toBeVisible()
+  await field(page, 'Opens by').press('Escape')
+  await field(page, 'Opens by').fill('60')
+  await page.keyboard.press('Tab')
+  await expect(field(page, 'Along its side')).toHaveValue(/^13\.\d$/)
+  await field(page, 'Along its side').fill('18')
+  await page.keyboard.press('Tab')
+  await expect(field(page, 'Opens by')).toHaveValue(/^4[0-9]$/)
 
   await page.getByRole('button', { name: /^Begins/ }).press('Enter')
   await page.getByRole('radio', { name: 'Open' }).press('Space')

@@ -182,6 +182,13 @@ export interface Family<F extends { readonly family: string }> {
   around?(form: F): number | undefined
   /** The form whose wall is so far around, mm, halfway through its fabric: by what a maker can give most easily. */
   towardsGirth?(form: F, sizes: Sizes, girth: number): F
+  /** The angle between its sides, degrees, where it may be asked for in place of a length. */
+  readonly angle?: {
+    readonly least: number
+    readonly most: number
+    of(form: F, sizes: Sizes): number
+    towards(form: F, sizes: Sizes, degrees: number): F
+  }
   /** The same form so many times as far around and along its fabric. */
   larger(form: F, by: Larger): F
   /** The form that would be asked for so that one of its measures came to this. */

@@ -4,6 +4,7 @@ import { newPiece, withForm } from '../exchange/newPiece.ts'
 import { diagnose } from '../fit/diagnose.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import { waysOut } from '../fit/waysOut.ts'
+import { familyOf } from '../forms/registry.ts'
 import { verify } from '../rounds/verify.ts'
 import { coneSpec, tubeSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
@@ -12,6 +13,7 @@ import { endOf } from './endOf.ts'
 import { pin, unpin } from './pinnedPlan.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { sizesOf } from './wantedAround.ts'
 
 const promised = ({ finished }: Plan, of: string) => finished.promises.find((one) => one.of === of)!.value
 
@@ -161,4 +163,35 @@ test('an end is joined in pairs, or gathered to a hole that is told, and said to
   const { plan, spec } = small
   expect(whatIsAhead(plan.rounds, plan.rounds.length - 1, spec)).toMatchObject({ end: { kind: 'gathered' } })
   expect(whatIsAhead(plan.rounds, plan.rounds.length - 2, spec)).toBeUndefined()
+})
+
+test('asked for by its angle, it is as long as that takes, and opens so', () => {
+  const anyCone = fc.record({
+    to: fc.double({ min: 60, max: 400, noNaN: true }),
+    from: fc.double({ min: 20, max: 55, noNaN: true }),
+    begins: fc.constantFrom('point' as const, 'open' as const),
+    degrees: fc.double({ min: 5, max: 140, noNaN: true }),
+  })
+  fc.assert(
+    fc.property(anyCone, ({ degrees, ...form }) => {
+      const spec = coneSpec(form)
+      const { angle } = familyOf(spec.form)
+      const sizes = sizesOf(spec)
+      const asked = angle!.towards(spec.form, sizes, degrees)
+      expect(angle!.of(asked, sizes)).toBeCloseTo(degrees, 6)
+      // By hand: half the difference of the ends, less the fabric of a closed one, over the sine of half the angle.
+      const narrow = form.begins === 'point' ? 0 : (form.from - 4.5) / 2
+      const half = (degrees / 2 / 180) * Math.PI
+      expect('length' in asked && asked.length).toBeCloseTo(
+        ((form.to - 4.5) / 2 - narrow) / Math.sin(half),
+        6,
+      )
+    }),
+  )
+  // 60 degrees from a point: as long along its side as wide at its end.
+  const made = coneSpec({ to: 150 + 4.5 })
+  const asked = familyOf(made.form).angle!.towards(made.form, sizesOf(made), 60)
+  const plan = planPiece({ ...made, form: asked })
+  const last = plan.rounds.at(-1)!
+  expect(Math.abs(last.at.arc - 2 * last.at.radius)).toBeLessThan(0.06 * last.at.arc)
 })

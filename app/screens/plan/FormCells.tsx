@@ -1,6 +1,10 @@
 import {
+  familyOf,
   fieldsOf,
+  formOf,
   isAsked,
+  roundedForm,
+  sizesOf,
   type AnyField,
   type OutlinePoint,
   type PieceRecord,
@@ -9,7 +13,7 @@ import {
 } from '../../../core/index.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
-import { parsePercent } from '../../ui/parseCount.ts'
+import { parseCount, parsePercent } from '../../ui/parseCount.ts'
 import { PopoverCell } from '../../ui/PopoverCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
@@ -26,9 +30,39 @@ interface FormCellsProps {
 export function FormCells({ model, cell }: FormCellsProps) {
   const { form } = model.piece
   const asked = fieldsOf(form.family).filter((field) => isAsked(field, (key) => valueIn(form, key)))
-  return asked.map((field, index) => (
-    <FormCell key={field.key} model={model} field={field} cell={cell} first={index === 0} />
-  ))
+  return (
+    <>
+      {asked.map((field, index) => (
+        <FormCell key={field.key} model={model} field={field} cell={cell} first={index === 0} />
+      ))}
+      <AngleCell model={model} cell={cell} />
+    </>
+  )
+}
+
+/** The angle between its sides, in place of the length that it comes from. */
+function AngleCell({ model, cell }: FormCellsProps) {
+  const { piece, wantedSpec, changePiece, taking } = model
+  const form = formOf(piece.form)
+  const { angle } = familyOf(form)
+  if (!angle || !wantedSpec) return null
+  const sizes = sizesOf(wantedSpec)
+  const withAngle = (degrees: number): PieceRecord => ({
+    ...piece,
+    form: roundedForm(angle.towards(form, sizes, degrees)),
+  })
+  return (
+    <NumberCell
+      className={cell}
+      label="Opens by"
+      value={angle.of(form, sizes)}
+      format={(degrees) => degrees.toFixed(0)}
+      parse={taking(parseCount(angle.least, angle.most, 'an angle in degrees'), withAngle)}
+      step={5}
+      unit="°"
+      onChange={(degrees) => changePiece(withAngle(degrees))}
+    />
+  )
 }
 
 const valueIn = (form: StoredForm, key: string): number | string =>

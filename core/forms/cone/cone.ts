@@ -164,6 +164,18 @@ export const cone: Family<ConeForm> = {
     ]
   },
   end: ({ end }) => end,
+  angle: {
+    least: 5,
+    most: Math.floor((360 / Math.PI) * Math.asin(FLATTEST)),
+    of(form, sizes) {
+      const { narrow, wide } = profileOf(form, sizes)
+      return (360 / Math.PI) * Math.asin(Math.min(1, Math.abs(wide - narrow) / form.length))
+    },
+    towards(form, sizes, degrees) {
+      const { narrow, wide } = profileOf(form, sizes)
+      return { ...form, length: mm(Math.abs(wide - narrow) / Math.sin((degrees * Math.PI) / 360)) }
+    },
+  },
   larger: (form, { around, along }) => ({
     ...form,
     from: mm(form.from * around),
