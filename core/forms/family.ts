@@ -176,7 +176,7 @@ export interface Family<F extends { readonly family: string }> {
   end?(form: F): End
   /** The line that the middle of its fabric should follow, where that is drawn. */
   line?(form: F, sizes: Sizes): Line
-  /** What is drawn itself, one half of it, over the middle of the fabric it stands on. */
+  /** The outline that it is made for, where that is known: one half of it, over the middle of the fabric it stands on. */
   drawnAs?(form: F, sizes: Sizes): readonly Place[]
   /** Around what it goes over, mm, where it is made to fit something. */
   around?(form: F): number | undefined

@@ -5,6 +5,7 @@ import { learnFromPiece } from '../fit/learnFromPiece.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import { repairCount } from '../fit/repairCount.ts'
 import { waysOut } from '../fit/waysOut.ts'
+import { familyOf } from '../forms/registry.ts'
 import { writeRoundBody } from '../pattern/writeRound.ts'
 import { loopsBelow } from '../rounds/round.ts'
 import { verify } from '../rounds/verify.ts'
@@ -13,6 +14,7 @@ import { mm } from '../units/millimetres.ts'
 import { whatIsAhead } from '../worklog/whatIsAhead.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { sizesOf } from './wantedAround.ts'
 
 const inSection = ({ rounds }: Plan, id: string) => rounds.filter(({ section }) => section === id)
 const promised = ({ finished }: Plan, of: string) => finished.promises.find((one) => one.of === of)!.value
@@ -230,4 +232,17 @@ test('a lip stands out from the front loops; the wall goes up behind it, as high
   }
   // Another count in the lip changes nothing that stands on it.
   expect(repairCount(lip, plan, round.number, round.count + 1)).toMatchObject({ advice: 'carryOn' })
+})
+
+test('what a basket holds is drawn against the inside of its fabric, its rim over the wall', () => {
+  const spec = vesselSpec({ of: 'inside', lean: 0.2 })
+  const { form } = spec
+  const pot = familyOf(form).drawnAs!(form, sizesOf(spec))
+  const wall = inSection(planPiece({ ...spec, rhythm: 0 }), 'wall')
+  // Half a thickness inside the middle of the fabric, at its foot and at its mouth.
+  expect(pot[0]).toEqual({ r: 120, z: THICK / 2 })
+  expect(Math.abs(pot[1]!.r - (wall.at(-1)!.at.radius - THICK / 2))).toBeLessThan(3)
+  expect(pot[1]!.z).toBeGreaterThan(wall.at(-1)!.at.z)
+  const outside = vesselSpec({ of: 'outside' })
+  expect(familyOf(form).drawnAs!(outside.form, sizesOf(outside))).toEqual([])
 })

@@ -52,7 +52,7 @@ export function ClosedOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo
   const sizes = useSizes()
   const guess = spec.gauge.certainty === 'guess'
   const shape = shapeBehind(spec, plan, sizes, guess)
-  const room = Math.max(SLIM, reach + (shape ? STRAYS : 0))
+  const room = Math.max(SLIM, reach + (shape?.marks.length ? STRAYS : 0))
   const [x, y] = [mirrored ? width - MARGIN - room : MARGIN + room, TOP + radius]
   const viewAt = useCallback(
     (held?: number) =>

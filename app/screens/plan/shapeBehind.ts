@@ -5,7 +5,7 @@ import { sayStray, strays } from '../../words/shapeWords.ts'
 /** What is drawn behind the section of a shape that is drawn; nothing behind others. */
 export function shapeBehind(spec: PieceSpec, plan: Plan, sizes: Sizes, guess: boolean) {
   const outline = familyOf(spec.form).drawnAs?.(spec.form, sizesOf(spec))
-  if (!outline) return undefined
+  if (!outline?.length) return undefined
   const marks = guess ? [] : strays(offTheLine(spec, plan) ?? [])
   return {
     outline,

@@ -28,6 +28,9 @@ const LIP_LENGTH = 0.05
 const FLAT = [BASE_SECTION, LIP_SECTION]
 const WALL_SECTION = 'wall'
 
+/** By how much the rim of a pot stands over what it is put in, mm. */
+const RIM = 9
+
 const WIDEST = 1000
 const HIGHEST = 1000
 const LEANS = [-0.6, 1.5] as const
@@ -183,6 +186,18 @@ export const vessel: Family<VesselForm> = {
   towardsGirth(form, { thickness }, girth) {
     const across = girth / Math.PI
     return { ...form, base: mm(form.of === 'outside' ? across + thickness : across - thickness) }
+  },
+  drawnAs(form, { thickness }) {
+    if (form.of !== 'inside') return []
+    // What it holds: a plain pot as wide as it is inside, its rim standing over the wall.
+    const [foot, mouth] = [form.base / 2, (form.base * (1 + form.lean)) / 2]
+    const [bottom, top] = [thickness / 2, form.height + RIM]
+    return [
+      { r: foot, z: bottom },
+      { r: mouth, z: top },
+      { r: mouth + RIM / 2, z: top },
+      { r: mouth + RIM / 2, z: top + RIM / 3 },
+    ]
   },
   larger: (form, { around, along }) => ({
     ...form,
