@@ -74,6 +74,22 @@ function lineOf(form: DrawnForm, sizes: Pick<Sizes, 'thickness'>): DrawnLine {
   }
 }
 
+/**
+ * Of √(radius · height of a round): how much shorter soft fabric goes around a right angle, and how fast that falls off
+ * where the side leans out; both fitted to `lay` for feet of 8 to 36 cm and stitches of 5 to 10 mm.
+ */
+const CUTS_CORNER = 0.55
+const FALLS_OFF = 1.6
+
+/** A foot that turns softly into its side cuts the corner: by how much less fabric gets as far up, mm. */
+function sparedBy(line: DrawnLine, { h }: Sizes): number {
+  const { base, length } = line
+  const [foot, next] = [line.at(base), line.at(base + Math.min(h, length - base))]
+  const out = (next.r - foot.r) / Math.max(1e-9, Math.hypot(next.r - foot.r, next.z - foot.z))
+  const most = (length - base) / 3
+  return Math.min(most, CUTS_CORNER * Math.sqrt(base * h) * Math.max(0, 1 - out) ** FALLS_OFF)
+}
+
 export const drawn: Family<DrawnForm> = {
   fields: [
     {
@@ -154,13 +170,17 @@ export const drawn: Family<DrawnForm> = {
     const { hole } = sizes.start
     const [first, ...others] = placesOf(form, sizes)
     const straight = others.every(({ r }) => Math.abs(r - first!.r) < 1e-9)
-    const side = (from: number): Outline => ({
+    /** @param spared mm of the line that the fabric does without, since it cuts the corner */
+    const side = (from: number, spared = 0): Outline => ({
       id: WALL_SECTION,
       ...(straight ? { even: true } : {}),
       guide: {
-        length: line.length - from,
+        length: line.length - from - spared,
         lies: 'fitted',
-        perimeter: (along) => 2 * Math.PI * line.at(from + Math.max(0, along)).r,
+        perimeter: (along) =>
+          2 *
+          Math.PI *
+          line.at(from + Math.max(0, along) + spared * Math.min(1, along / (2 * spared || 1))).r,
       },
     })
     if (isOpen(form)) return [side(0)]
@@ -170,7 +190,7 @@ export const drawn: Family<DrawnForm> = {
         id: BASE_SECTION,
         guide: { length: line.base - hole, lies: 'flat', perimeter: (along) => 2 * Math.PI * (hole + along) },
       },
-      { ...side(line.base), ...(form.foot === 'crisp' ? { crisp: true } : {}) },
+      form.foot === 'crisp' ? { ...side(line.base), crisp: true } : side(line.base, sparedBy(line, sizes)),
     ]
   },
   measures: () => [
