@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { smallWorkshop } from '../testing/smallWorkshop.ts'
-import { anySpec, discSpec } from '../testing/specs.ts'
+import {
+  anySpec,
+  ballSpec,
+  capSpec,
+  coneSpec,
+  discSpec,
+  drawnSpec,
+  tubeSpec,
+  vesselSpec,
+} from '../testing/specs.ts'
 import { SpecError } from '../errors/specError.ts'
 import { readProjectFile } from './readProjectFile.ts'
 import { DEFAULT_SETTINGS, type Records } from './records.ts'
@@ -42,6 +51,42 @@ test('a mat with an opening far wider than a hand, edged with shells, is read ba
     ok: true,
     file: JSON.parse(JSON.stringify(file)),
   })
+})
+
+test('what work was begun on is read back: a part in a spiral, an opening too tight, any family, washed readings', () => {
+  const opening = { section: 'base', along: 40, at: 0.5, width: 30, passes: 200 }
+  const begun = [
+    {
+      ...vesselSpec({}),
+      sections: { wall: { rounds: 'spiral' as const } },
+      constraints: { openings: [opening] },
+    },
+    { ...capSpec({}), sections: { wall: { rounds: 'turned' as const } } },
+    drawnSpec({}),
+    drawnSpec({ foot: 'open', of: 'object', ease: -0.05, between: 'straight' }),
+    coneSpec({}),
+    ballSpec({}),
+    tubeSpec({}),
+  ]
+  for (const spec of begun) {
+    const content = smallWorkshop(spec)
+    const washed = content.readings.map((reading) => ({
+      ...reading,
+      id: `${reading.id}-w`,
+      washed: true as const,
+    }))
+    const pieces = content.pieces.map((piece) => ({ ...piece, washed: true as const }))
+    const file = projectFile(
+      { ...content, pieces, readings: [...content.readings, ...washed] },
+      NOW,
+      DEFAULT_SETTINGS,
+    )
+    expect(readProjectFile(writeProjectFile(file))).toEqual({
+      ok: true,
+      file: JSON.parse(JSON.stringify(file)),
+    })
+  }
+  expect(JSON.stringify(smallWorkshop(begun[0]).planVersions)).toContain('"code":"openingTight"')
 })
 
 test('an empty workshop is a file too', () => {

@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { WAYS_OF_ROUNDS } from '../plan/plan.ts'
 import { FAMILY_NAMES, fieldsOf, type AnyField } from '../forms/registry.ts'
 import { RIMS } from '../rounds/rim.ts'
 import { TEXTURE_KINDS } from '../rounds/texture.ts'
@@ -126,6 +127,15 @@ export const texture = record(
     ['over', 'rounds', 'of'].map((number) => [number, Joi.number().integer().min(0).max(24)]),
   ),
 )
+
+/** How a section is worked, in a piece and in what is pinned alike; each says its gauge in its own way. */
+export const workOfSection = {
+  stitch: bodyStitch,
+  loops: Joi.string().valid('both', 'back', 'front'),
+  rounds: Joi.string().valid(...WAYS_OF_ROUNDS),
+  texture,
+  measured: Joi.boolean().valid(true),
+}
 
 /** Something for each section that has it, by the section's id. */
 export const bySection = (item: Joi.Schema) => Joi.object().pattern(ID, item).max(20)

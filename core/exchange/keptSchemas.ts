@@ -1,6 +1,5 @@
 import Joi from 'joi'
 import { ALL_HARDWARE, ALL_USES } from '../cautions/use.ts'
-import { WAYS_OF_ROUNDS } from '../plan/plan.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
 import {
   bodyStitch,
@@ -17,11 +16,11 @@ import {
   start,
   stitch,
   strands,
-  texture,
   time,
   weight,
   whole,
   within,
+  workOfSection,
 } from './fields.ts'
 
 const fibre = Joi.string().valid(...ALL_FIBRES)
@@ -128,17 +127,7 @@ const fitness = record({
 
 export const project = record({ id, name, createdAt: time, updatedAt: time })
 
-const sectionWork = record(
-  {},
-  {
-    stitch: bodyStitch,
-    loops: Joi.string().valid('both', 'back', 'front'),
-    rounds: Joi.string().valid(...WAYS_OF_ROUNDS),
-    texture,
-    gaugeId: id,
-    measured: Joi.boolean().valid(true),
-  },
-)
+const sectionWork = record({}, { ...workOfSection, gaugeId: id })
 
 export const piece = record(
   {

@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import type { Notice } from '../plan/plan.ts'
 import { MANNERS } from '../stitches/manner.ts'
 import {
   beside,
@@ -17,9 +18,9 @@ import {
   form,
   stitch,
   strands,
-  texture,
   time,
   within,
+  workOfSection,
 } from './fields.ts'
 import { LONGEST_NOTE } from './limits.ts'
 
@@ -110,17 +111,34 @@ const planRound = record(
   { beside },
 )
 
+/** What notices count or measure, of any of them. */
+type NumberOfNotice = Exclude<
+  Notice extends infer N ? (N extends Notice ? keyof N : never) : never,
+  'code' | 'lie'
+>
+
+/** All of them: one that is missing, or that no notice has, does not compile. */
+const NUMBERS_OF_NOTICES = Object.keys({
+  by: 0,
+  plusMinus: 0,
+  flatness: 0,
+  afterRound: 0,
+  fromRound: 0,
+  sides: 0,
+  of: 0,
+  round: 0,
+  around: 0,
+  passes: 0,
+  stretch: 0,
+  least: 0,
+} satisfies Record<NumberOfNotice, 0>)
+
 /** The interface has the words for the codes it knows, and leaves out the others. */
 const notice = record(
   { code: Joi.string().max(40) },
   {
     lie: Joi.string().max(40),
-    ...Object.fromEntries(
-      ['by', 'plusMinus', 'flatness', 'afterRound', 'fromRound', 'sides', 'of', 'round'].map((name) => [
-        name,
-        Joi.number(),
-      ]),
-    ),
+    ...Object.fromEntries(NUMBERS_OF_NOTICES.map((name) => [name, Joi.number()])),
   },
 )
 
@@ -179,16 +197,7 @@ const gaugeNow = record(
   },
 )
 
-const sectionWork = record(
-  {},
-  {
-    stitch: bodyStitch,
-    loops: Joi.string().valid('both', 'back', 'front'),
-    texture,
-    gauge: gaugeNow,
-    measured: Joi.boolean().valid(true),
-  },
-)
+const sectionWork = record({}, { ...workOfSection, gauge: gaugeNow })
 
 const spec = record(
   {
