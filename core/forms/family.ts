@@ -87,6 +87,8 @@ export interface OutlineField<F> {
   readonly highest: number
   /** Of points. */
   readonly most: number
+  /** The choice, and its value, that joins them by a curve. */
+  readonly curved: { readonly key: string; readonly is: string }
   readonly usual: readonly OutlinePoint[]
 }
 

@@ -60,7 +60,8 @@ interface FormQuestionsProps {
 /** The sizes that a family asks for, the lengths large, on tape; what else it asks below them. */
 export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault }: FormQuestionsProps) {
   const others = usualForm(family) as unknown as Readonly<Record<string, unknown>>
-  const fields = fieldsOf(family).filter((field) => isAsked(field, (key) => answers[key] ?? others[key]))
+  const valueOf = (key: string) => answers[key] ?? others[key]
+  const fields = fieldsOf(family).filter((field) => isAsked(field, valueOf))
   const [main, further] = [fields.filter(isMain), fields.filter((field) => !isMain(field))]
   const question = (field: AnyField, index: number) => (
     <Question
@@ -70,7 +71,7 @@ export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault
       text={answers[field.key] ?? ''}
       first={index === 0}
       wrong={fault === `form.${field.key}`}
-      curved={answers['between'] !== 'straight'}
+      valueOf={valueOf}
       onAnswer={(text) => onAnswer({ [field.key]: text })}
     />
   )
@@ -133,12 +134,12 @@ interface QuestionProps {
   readonly text: string
   readonly first: boolean
   readonly wrong: boolean
-  /** Whether an outline is drawn as a curve. */
-  readonly curved: boolean
+  /** What the other fields have by now. */
+  readonly valueOf: (key: string) => unknown
   readonly onAnswer: (text: string) => void
 }
 
-function Question({ field, family, text, first, wrong, curved, onAnswer }: QuestionProps) {
+function Question({ field, family, text, first, wrong, valueOf, onAnswer }: QuestionProps) {
   const sizes = useSizes()
   const words = askingWordsOf({ family }).fields[field.key]!
   if (field.kind === 'outline') {
@@ -148,7 +149,7 @@ function Question({ field, family, text, first, wrong, curved, onAnswer }: Quest
         <OutlineEditor
           field={field}
           outline={text === '' ? field.usual : (JSON.parse(text) as OutlinePoint[])}
-          curved={curved}
+          curved={valueOf(field.curved.key) === field.curved.is}
           onChange={(outline) => onAnswer(JSON.stringify(outline))}
         />
       </section>

@@ -107,7 +107,7 @@ function FormCell({
           <OutlineEditor
             field={field}
             outline={outline}
-            curved={valueIn(piece.form, 'between') === 'curved'}
+            curved={valueIn(piece.form, field.curved.key) === field.curved.is}
             onChange={(next) => changePiece(withValue(next))}
           />
         </div>

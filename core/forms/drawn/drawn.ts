@@ -98,6 +98,7 @@ export const drawn: Family<DrawnForm> = {
       widest: WIDEST,
       highest: HIGHEST,
       most: MOST_POINTS,
+      curved: { key: 'between', is: 'curved' },
       usual: [
         { across: 90, up: 0 },
         { across: 130, up: 60 },
