@@ -6,12 +6,14 @@ import { loadDemoOnFirstVisit } from './store/firstVisit.ts'
 import { watchStorage } from './store/liveQueries.ts'
 import { loadValidation, notStoredWords, Refused } from './store/mustFit.ts'
 import { sweepDeleted } from './store/mutations.ts'
+import { takeUpLeftBehind, watchLeaving } from './store/onTheWay.ts'
 import { say } from './ui/toasts.tsx'
 import './ui/styles.css'
 import { watchRoom } from './ui/useLayout.ts'
 
 watchStorage()
 watchRoom()
+watchLeaving()
 
 void (async () => {
   // The shelf opens whatever happens here; a workshop that cannot be swept is only a little larger.
@@ -37,8 +39,13 @@ const prepareForEdits = () => {
 for (const event of ATTENTION) window.addEventListener(event, prepareForEdits)
 window.addEventListener('load', () => setTimeout(prepareForEdits, UNASKED_MS))
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <App />
-  </StrictMode>,
-)
+const open = () =>
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  )
+// What a page was left with is there before anything is shown.
+void takeUpLeftBehind()
+  .catch(() => say('What was edited last, as the page was left, could not be stored.'))
+  .then(open)

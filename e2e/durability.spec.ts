@@ -78,6 +78,49 @@ test('a full disk says so, keeps counting, offers the log, and catches up', asyn
   await expect(countOf(page)).toHaveText('21')
 })
 
+test('a page that is left while a slow disk still stores what was edited loses none of it', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/piece/tin-mug-mats/plan')
+  await page.getByRole('button', { name: /^For/ }).click()
+  await holdTheDisk(page, 'pieces')
+  await page.getByRole('checkbox', { name: 'Hot', exact: true }).check()
+  await page.getByRole('checkbox', { name: 'Two layers, one on the other' }).check()
+  const layers = async () =>
+    (await stored<{ projectId: string; fitness: { layers: number } }>(page, 'pieces')).find(
+      ({ projectId }) => projectId === 'tin-mug-mats',
+    )!.fitness.layers
+  await page.reload()
+  await page.getByRole('button', { name: /^For.*hot, wet/ }).click()
+  await expect(page.getByRole('checkbox', { name: 'Two layers, one on the other' })).toBeChecked()
+  expect(await layers()).toBe(2)
+  // Once: what is edited later is not overwritten by it.
+  await page.getByRole('checkbox', { name: 'Two layers, one on the other' }).uncheck()
+  await expect.poll(layers).toBe(1)
+  await page.reload()
+  await expect(page.getByRole('button', { name: /^For/ })).toBeVisible()
+  expect(await layers()).toBe(1)
+})
+
+/** Keeps a table busy for as long as the page is there: whatever is to be stored in it waits. */
+const holdTheDisk = (page: Page, table: string) =>
+  page.evaluate(
+    (name) =>
+      new Promise<void>((held) => {
+        const open = indexedDB.open('uzel')
+        open.onsuccess = () => {
+          const store = open.result.transaction(name, 'readwrite').objectStore(name)
+          const again = () => {
+            store.count().onsuccess = again
+            held()
+          }
+          again()
+        }
+      }),
+    table,
+  )
+
 test('works offline after the first visit', async ({ page, context }) => {
   await openShelf(page)
   await page.evaluate(async () => {

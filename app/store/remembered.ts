@@ -20,9 +20,7 @@ export function useRemembered<T>(
   const [held, change] = useDraft(
     stored ?? undefined,
     ['remembered', key],
-    async (next) => {
-      if (next) await database.remembered.put({ key, value: next.value })
-    },
+    (next) => ({ table: 'remembered', record: { key, value: next?.value } }),
     notStored,
   )
   return [held?.value, (value: T) => change({ value })] as const

@@ -1,28 +1,25 @@
 import { useEffect, useRef, useState } from 'react'
 import { queryClient } from './liveQueries.ts'
 import { notStoredWords } from './mustFit.ts'
+import { saveEdited, setOut, type Edited } from './onTheWay.ts'
 import { saveLatest } from './saveLatest.ts'
 
 /**
  * A stored record that is edited: what is typed shows at once and is stored at once. The draft gives way
  * when the stored record next changes after it was saved, so that an older one never shows in between and
- * what another tab stores later does.
+ * what another tab stores later does. A page that is left while something is being stored loses none of it.
  */
 export function useDraft<T>(
   stored: T,
   queryKey: readonly unknown[],
-  save: (next: T) => Promise<void>,
+  asStored: (next: T) => Edited,
   notStored: (text: string) => void,
 ) {
   const [draft, setDraft] = useState<{ readonly value: T }>()
   const edits = useRef(0)
   const saved = useRef(false)
-  // One queue for as long as the record is open, whatever function saves it by now.
-  const latestSave = useRef(save)
-  useEffect(() => {
-    latestSave.current = save
-  })
-  const [push] = useState(() => saveLatest<T>((next) => latestSave.current(next)))
+  // One queue for as long as the record is open.
+  const [push] = useState(() => saveLatest(saveEdited))
   useEffect(() => {
     if (saved.current) setDraft(undefined)
   }, [stored])
@@ -30,7 +27,10 @@ export function useDraft<T>(
     const edit = ++edits.current
     saved.current = false
     setDraft({ value: next })
-    void push(next)
+    const edited = asStored(next)
+    const arrived = setOut(edited)
+    void push(edited)
+      .finally(arrived)
       .then(() => queryClient.refetchQueries({ queryKey }))
       .then(() => {
         if (edit === edits.current) saved.current = true

@@ -6,9 +6,9 @@ import {
   STITCHES,
   type GaugeRecord,
 } from '../../../core/index.ts'
-import { saveGauge } from '../../store/mutations.ts'
 import { usePieces, useSettings, useTrackRecord, useYarns } from '../../store/queries.ts'
 import { useRemembered } from '../../store/remembered.ts'
+import { asGauge } from '../../store/onTheWay.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { Opening } from '../../ui/Opening.tsx'
 import { RecordSentence } from '../../words/RecordSentence.tsx'
@@ -29,7 +29,7 @@ export function GaugePage({ record }: { record: GaugeRecord }) {
   const settings = useSettings()
   const yarns = useYarns()
   const projects = usePieces()
-  const [gauge, change] = useDraft(record, ['gauges'], saveGauge, say)
+  const [gauge, change] = useDraft(record, ['gauges'], asGauge, say)
   const [target, setTarget] = useRemembered('gaugeTarget', USUAL_TARGET, say)
   const usual = Math.round(flatIncrease(1, STITCHES[gauge.stitch].heightOverWidth))
   const empty = emptyDraft(gauge.stitch, usual)

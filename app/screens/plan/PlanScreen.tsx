@@ -1,7 +1,6 @@
 import { useDeferredValue, useMemo } from 'react'
 import { useParams } from 'react-router'
 import { attempt, validateSpec, specIn, specOf, type PieceRecord } from '../../../core/index.ts'
-import { saveGauge, savePiece } from '../../store/mutations.ts'
 import {
   useGauges,
   useLearnedPace,
@@ -19,6 +18,7 @@ import { useLayout } from '../../ui/useLayout.ts'
 import { PlanDesk } from './PlanDesk.tsx'
 import { PlanStacked } from './PlanStacked.tsx'
 import type { PlanModel } from './planModel.ts'
+import { asGauge, asPiece } from '../../store/onTheWay.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { say } from '../../ui/toasts.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
@@ -52,8 +52,8 @@ function PlanOf({ view }: { view: PieceView }) {
   const learned = useLearnedPace(view)
   const pace = Math.min(120, Math.max(1, learned ?? settings.pace))
   const key = ['piece', view.piece.id]
-  const [piece, keepPiece] = useDraft(view.piece, key, savePiece, say)
-  const [gauge, changeGauge] = useDraft(view.gauge, key, saveGauge, say)
+  const [piece, keepPiece] = useDraft(view.piece, key, asPiece, say)
+  const [gauge, changeGauge] = useDraft(view.gauge, key, asGauge, say)
   const wanted = useMemo(() => attempt(() => specOf(piece, gauge, pace, known)), [piece, gauge, pace, known])
   const wantedSpec = wanted.ok ? wanted.value : undefined
   const washed = useMemo(

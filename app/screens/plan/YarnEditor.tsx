@@ -2,6 +2,7 @@ import { Plus, X } from 'lucide-react'
 import { yarnsIn, type HeldYarns, type YarnRecord } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { saveYarn } from '../../store/mutations.ts'
+import { asYarn } from '../../store/onTheWay.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { say } from '../../ui/toasts.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
@@ -156,7 +157,7 @@ function OtherStrands({ run, strands, yarns, onChange }: OtherStrandsProps) {
 
 function YarnFields({ stored }: { stored: YarnRecord }) {
   const sizes = useSizes()
-  const [yarn, change] = useDraft(stored, ['yarns'], saveYarn, say)
+  const [yarn, change] = useDraft(stored, ['yarns'], asYarn, say)
   return (
     <div className="col-span-3 grid grid-cols-[3rem_1fr_8rem] gap-2">
       <input

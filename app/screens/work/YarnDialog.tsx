@@ -11,8 +11,8 @@ import {
   type YarnCheck,
   type YarnRecord,
 } from '../../../core/index.ts'
-import { saveYarn } from '../../store/mutations.ts'
 import { useYarns } from '../../store/queries.ts'
+import { asYarn } from '../../store/onTheWay.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
 import { Modal } from '../../ui/Modal.tsx'
@@ -53,7 +53,7 @@ type BallProps = Pick<YarnDialogProps, 'spec' | 'plan' | 'position'> & { readonl
 /** What is left of one yarn, as the scale says, and what that is enough for. */
 function Ball({ stored, spec, plan, position }: BallProps) {
   const sizes = useSizes()
-  const [yarn, change] = useDraft(stored, ['yarns'], saveYarn, say)
+  const [yarn, change] = useDraft(stored, ['yarns'], asYarn, say)
   const left = metresAtHand(yarn)
   const labelled = yarn.metresPerBall !== undefined && yarn.gramsPerBall !== undefined
   const check =

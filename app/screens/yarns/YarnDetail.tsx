@@ -11,6 +11,7 @@ import {
 } from '../../../core/index.ts'
 import { deleteYarn, saveYarn } from '../../store/mutations.ts'
 import { usePieces } from '../../store/queries.ts'
+import { asYarn } from '../../store/onTheWay.ts'
 import { useDraft } from '../../store/useDraft.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
@@ -29,7 +30,7 @@ interface YarnDetailProps {
 
 /** One yarn: its label, what is left of it, and what could take its place. */
 export function YarnDetail({ stored, yarns, onAnother }: YarnDetailProps) {
-  const [yarn, change] = useDraft(stored, ['yarns'], saveYarn, say)
+  const [yarn, change] = useDraft(stored, ['yarns'], asYarn, say)
   const projects = usePieces() ?? []
   const usedBy = projects.filter(({ piece }) => yarnsOf(piece.colours).includes(yarn.id))
   const remove = async () => {
