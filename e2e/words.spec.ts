@@ -5,7 +5,7 @@ import { stored } from './storage.ts'
 test('the first visit says that the hut is a demo; taken away, it comes back whole', async ({ page }) => {
   await openShelf(page)
   const note = page.getByRole('region', { name: 'About the demo' })
-  await expect(note).toContainText('Skarn Hut is a demo')
+  await expect(note).toContainText('What lies here is a demo')
   await note.getByRole('button', { name: 'Start with my own, empty' }).click()
   await expect(page.getByRole('heading', { name: 'My workshop' })).toBeVisible()
   await expect(page.getByText('Nothing is on the shelf yet.')).toBeVisible()

@@ -2,9 +2,12 @@ import { database } from './database.ts'
 import { queryClient, useStored } from './liveQueries.ts'
 import { OFFERED, putDemoOnFirstVisit } from './putDemo.ts'
 
-/** Whether this browser has never had a workshop: one that was emptied afterwards stays empty. */
-const isFirstVisit = async (): Promise<boolean> =>
-  !(await database.remembered.get(OFFERED)) && (await database.projects.count()) === 0
+let first: Promise<boolean> | undefined
+
+/** Whether this browser had no workshop when it was opened: one that was emptied afterwards stays empty. */
+const isFirstVisit = (): Promise<boolean> =>
+  (first ??= (async () =>
+    !(await database.remembered.get(OFFERED)) && (await database.projects.count()) === 0)())
 
 const KEY = ['first visit']
 
@@ -15,6 +18,10 @@ let settled: Promise<void> | undefined
  * the screen; without it the shelf is empty, and opens all the same.
  */
 export const loadDemoOnFirstVisit = (): Promise<void> => (settled ??= loadDemo().catch(() => undefined))
+
+/** Whether this is a first visit, to whose shelf the demo is on its way or has come; `undefined` until it is known. */
+export const useFirstVisit = (): boolean | undefined =>
+  useStored(['is first visit'], [], isFirstVisit) ?? undefined
 
 /** Whether it is known what stands on the shelf of a first visit. */
 export const useFirstVisitSettled = (): boolean =>

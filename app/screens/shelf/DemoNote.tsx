@@ -1,20 +1,21 @@
+import clsx from 'clsx'
 import { placeDemo, putDemoBack, takeDemoAway } from '../../store/demo.ts'
 import type { Demo } from '../../store/demoRecord.ts'
 import { fetchDemo, putDemo } from '../../store/putDemo.ts'
 import { say } from '../../ui/toasts.tsx'
 
-/** On the first visit: that what lies here is a demo, and the three things to do with it. */
-export function DemoNote({ demo }: { demo: Demo }) {
+/** On the first visit: that what lies here is a demo, and the three things to do with it once it does. */
+export function DemoNote({ demo }: { demo?: Demo }) {
   return (
     <section
       aria-label="About the demo"
-      className="mb-2 flex flex-wrap items-center gap-x-6 gap-y-2 border-2 rule bg-fog px-4 py-3"
+      className="mt-1 mb-3 flex flex-wrap items-center gap-x-6 gap-y-2 border-2 rule bg-fog px-4 py-3"
     >
       <p className="min-w-0 grow basis-80 text-18 leading-snug">
-        <strong>{demo.workshop} is a demo:</strong> a made-up mountain hut being kitted out. Work in it as you
+        <strong>What lies here is a demo:</strong> a made-up mountain hut being kitted out. Work in it as you
         like; nothing of yours is in it.
       </p>
-      <div className="flex flex-wrap gap-2">
+      <div className={clsx('flex flex-wrap gap-2', !demo && 'invisible')}>
         <DemoDeeds first />
         <button type="button" className="button-line" onClick={() => void placeDemo('among')}>
           Look around first

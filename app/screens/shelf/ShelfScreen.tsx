@@ -6,7 +6,7 @@ import { FAMILY_NAMES, yarnsOf } from '../../../core/index.ts'
 import { exportFile } from '../../store/exportLater.ts'
 import { deleteProject, duplicateProject, removePiece, restoreProject } from '../../store/mutations.ts'
 import { useDemo } from '../../store/demo.ts'
-import { useFirstVisitSettled } from '../../store/firstVisit.ts'
+import { useFirstVisit, useFirstVisitSettled } from '../../store/firstVisit.ts'
 import { usePieces, useSettings, useYarns, type PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { wordsOf } from '../../words/formWords.ts'
@@ -41,6 +41,7 @@ export function ShelfScreen() {
   const yarns = useYarns()
   const all = useShelfRows(usePieces(), settings)
   const demo = useDemo()
+  const firstVisit = useFirstVisit()
   const settled = useFirstVisitSettled()
   const aside = new Set(demo?.place === 'aside' ? demo.projects : [])
   const ofDemo = all?.filter(({ view }) => aside.has(view.project.id)) ?? []
@@ -60,6 +61,8 @@ export function ShelfScreen() {
   )
   const current =
     shown?.find(({ view }) => view.piece.id === chosen || view.project.id === chosen) ?? shown?.[0]
+  const opening = !rows || !shown || (rows.length === 0 && !settled)
+  const here = demo ? demo.place === 'here' && (opening || rows.length > 0) : firstVisit && !settled
   const secondsLeft =
     rows?.reduce((sum, { planned }) => sum + (planned.ok ? planned.value.progress.secondsLeft : 0), 0) ?? 0
 
@@ -104,62 +107,69 @@ export function ShelfScreen() {
           event.target.value = ''
         }}
       />
-      {!rows || !shown || (rows.length === 0 && !settled) ? (
-        <Opening />
-      ) : (
-        <main className="flex grow flex-col">
-          <div className="grow px-7 pt-3 pb-6 max-sm:px-4">
-            <div className="flex flex-wrap items-baseline gap-x-7 gap-y-1">
-              <h1 className="text-44 max-sm:text-36">{settings.name}</h1>
-              <p className="text-18">
-                {rows.length === 1 ? '1 piece.' : `${rows.length} pieces.`}{' '}
-                {secondsLeft > 0 && (
-                  <>
-                    <strong>{duration(secondsLeft)}</strong> of work left.
-                  </>
+      <main className="flex grow flex-col">
+        <div className="grow px-7 pt-3 pb-6 max-sm:px-4">
+          {/* On a first visit it can be read before the demo is there, and stays in its place. */}
+          {here && <DemoNote demo={demo ?? undefined} />}
+          {opening ? (
+            firstVisit !== undefined && <Opening />
+          ) : (
+            <>
+              <div className="flex flex-wrap items-baseline gap-x-7 gap-y-1">
+                <h1 className="text-44 max-sm:text-36">{settings.name}</h1>
+                <p className="text-18">
+                  {rows.length === 1 ? '1 piece.' : `${rows.length} pieces.`}{' '}
+                  {secondsLeft > 0 && (
+                    <>
+                      <strong>{duration(secondsLeft)}</strong> of work left.
+                    </>
+                  )}
+                </p>
+                {rows.length + ofDemo.length > 0 && (
+                  <StageFilter rows={rows} ofDemo={ofDemo.length} stage={stage} onStage={setStage} />
                 )}
-              </p>
-              {rows.length + ofDemo.length > 0 && (
-                <StageFilter rows={rows} ofDemo={ofDemo.length} stage={stage} onStage={setStage} />
+              </div>
+              {rows.length === 0 && stage !== 'demo' ? (
+                <EmptyShelf />
+              ) : shown.length === 0 ? (
+                <p className="py-10 text-20">
+                  Nothing here is called that.{' '}
+                  <button
+                    type="button"
+                    className="underline"
+                    onClick={() => (setSearch(''), setStage('all'))}
+                  >
+                    Show all
+                  </button>
+                </p>
+              ) : (
+                <>
+                  <Ledge
+                    rows={shown}
+                    current={current?.view.piece.id}
+                    onChoose={setChosen}
+                    mirrored={settings.hand === 'left'}
+                  />
+                  <ShelfTable
+                    rows={shown}
+                    yarns={yarns ?? []}
+                    current={current?.view.piece.id}
+                    onChoose={setChosen}
+                    onOpen={({ view }) => void navigate(pieceAddress(view, 'plan'))}
+                    onAddPiece={({ view }) => void navigate(`/new?project=${view.project.id}`)}
+                    onRename={({ view }, what) => setRenaming({ view, what })}
+                    onDuplicate={(row) => void duplicate(row)}
+                    onExport={({ view }) => void exportFile(view.project)}
+                    onDelete={(row) => void remove(row)}
+                    onTakeOut={(row) => void takeOut(row)}
+                  />
+                </>
               )}
-            </div>
-            {demo?.place === 'here' && rows.length > 0 && <DemoNote demo={demo} />}
-            {rows.length === 0 && stage !== 'demo' ? (
-              <EmptyShelf />
-            ) : shown.length === 0 ? (
-              <p className="py-10 text-20">
-                Nothing here is called that.{' '}
-                <button type="button" className="underline" onClick={() => (setSearch(''), setStage('all'))}>
-                  Show all
-                </button>
-              </p>
-            ) : (
-              <>
-                <Ledge
-                  rows={shown}
-                  current={current?.view.piece.id}
-                  onChoose={setChosen}
-                  mirrored={settings.hand === 'left'}
-                />
-                <ShelfTable
-                  rows={shown}
-                  yarns={yarns ?? []}
-                  current={current?.view.piece.id}
-                  onChoose={setChosen}
-                  onOpen={({ view }) => void navigate(pieceAddress(view, 'plan'))}
-                  onAddPiece={({ view }) => void navigate(`/new?project=${view.project.id}`)}
-                  onRename={({ view }, what) => setRenaming({ view, what })}
-                  onDuplicate={(row) => void duplicate(row)}
-                  onExport={({ view }) => void exportFile(view.project)}
-                  onDelete={(row) => void remove(row)}
-                  onTakeOut={(row) => void takeOut(row)}
-                />
-              </>
-            )}
-          </div>
-          <NewPiece />
-        </main>
-      )}
+            </>
+          )}
+        </div>
+        {!opening && <NewPiece />}
+      </main>
       {renaming && <RenameDialog {...renaming} onClose={() => setRenaming(undefined)} />}
       {file && (
         <Suspense>
