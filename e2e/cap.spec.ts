@@ -287,3 +287,47 @@ test('a wall in a spiral between joined rounds: chosen, printed, and told at the
   await page.getByRole('button', { name: new RegExp(`: on to Rnd ${first - 1}$`) }).press('Enter')
   await expect(page.getByText(/^Next round: .*in a spiral from there on/)).toBeVisible()
 })
+
+test('wishes that fight: a flat crown and its wall, a depth and whole rounds, a count that is settled on; each way out is one press', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${cap}/plan`)
+  const fight = page.getByRole('region', { name: 'What gives way' })
+  await page.getByRole('button', { name: /^Crown/ }).click()
+  await page.getByRole('radio', { name: /^Flat/ }).click()
+  await page.keyboard.press('Escape')
+  await field(page, 'Smaller by').fill('8')
+  await field(page, 'Smaller by').press('Tab')
+  // By hand: 57.0 less 8% is 52.4 around, 16.7 across; 11.6 rounds of 7.2 mm from the middle.
+  await expect(fight).toContainText('The crown does not lie flat. To be 16.7 cm across')
+  await expect(fight.getByRole('button', { pressed: true })).toContainText('it dishes')
+  await fight.getByRole('button', { name: /^11 rnds/ }).press('Enter')
+  await expect(page.getByRole('paragraph').filter({ hasText: /^Crown:/ })).toContainText('after Rnd 11')
+  await expect(field(page, 'Smaller by')).toHaveValue(/^12/)
+
+  // A rib has no last round of another stitch: its depth goes by whole rounds.
+  await field(page, 'Smaller by').fill('2')
+  await field(page, 'Smaller by').press('Tab')
+  await expect(fight).toContainText('21.5 cm deep falls between two rounds. It ends 0.5 cm under.')
+  await fight.getByRole('button', { name: /^28 rnds/ }).click()
+  await expect(fight).toHaveCount(0)
+  await expect(field(page, 'Deep')).toHaveValue('21.7')
+  await expect(page.getByText(/^28 rounds/)).toBeVisible()
+
+  const increases = page.getByRole('button', { name: /^Increases/ })
+  await increases.click()
+  await field(page, 'Stitches around the wall').fill('300')
+  await expect(page.getByText(/300 stitches do not go around.*From \d+ to \d+/)).toBeVisible()
+  await field(page, 'Stitches around the wall').fill('76')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  await expect(fight).toContainText('76 stitches are settled on.')
+  await expect(fight.getByRole('button', { pressed: true })).toHaveText(/^76/)
+  await page.reload()
+  await expect(fight).toContainText('76 stitches are settled on.')
+  await fight.getByRole('button', { pressed: false }).click()
+  await expect(fight).toHaveCount(0)
+  await increases.click()
+  await expect(field(page, 'Stitches around the wall')).toHaveValue('')
+})

@@ -84,12 +84,9 @@ export function useRhythmScale(spec: PieceSpec | undefined): readonly RhythmOffe
   return answer?.ok ? answer.value : undefined
 }
 
-/** How a repeat and a girth that fight may both be had, or one of them; nothing where they agree. */
+/** Which wishes fight, and what each way out costs; nothing where all can be had. */
 export function useCompromises(spec: PieceSpec | undefined): Compromises | undefined {
-  const repeats =
-    spec?.constraints?.multiples?.length || Object.values(spec?.sections ?? {}).some((work) => work?.texture)
-  const fights = repeats ? spec : undefined
   // Four plans are too much between two strokes of a key.
-  const answer = useAnswer(fights, (worker, asked) => worker.compromises(asked))
+  const answer = useAnswer(spec, (worker, asked) => worker.compromises(asked))
   return answer?.ok ? answer.value : undefined
 }

@@ -92,6 +92,7 @@ export const construction = record(
 
 export const constraints = Joi.object({
   firstCount: whole('firstCount'),
+  wallCount: whole('wallCount'),
   evenRounds: Joi.array().items(round.min(2)).max(500),
   multiples: Joi.array()
     .items(record({ fromRound: round, of: whole('multiple') }))

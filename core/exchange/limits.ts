@@ -20,6 +20,7 @@ export const LIMITS = {
   place: [1, 1000],
   chains: [3, 60],
   firstCount: [3, 400],
+  wallCount: [6, 4000],
   multiple: [2, 24],
   /** How far along its part of a piece an opening lies, and how wide it is. */
   along: [0, 2000],

@@ -139,6 +139,18 @@ function problemOf(
   // A repeat from the start may ask for more than a ring usually takes.
   const multipleOf = ({ section }: RoundAsked, round: number) =>
     commonMultiple(multipleAt(constraints, round), repeatIn(sections, section.id))
+  // Of a wall that has begun, what it has is a fact.
+  const wall = all.find(({ section }) => section.even && !section.lip)?.section.id
+  const begun = fromRound > 1 && rounds[0]!.section.id === wall
+  const settled = ({ section }: RoundAsked) =>
+    section.id === wall && !begun ? constraints?.wallCount : undefined
+  const even = rounds.map(
+    ({ stitch, slits }, index) =>
+      isEdging(stitch) || evenRounds.has(index + fromRound) || slits !== undefined || keepsCount(index),
+  )
+  /** Whether a round has the count that is settled on: of the wall, and of what it goes up from. */
+  const isSettled = (index: number): boolean =>
+    settled(rounds[index]!) !== undefined || (even[index + 1] === true && isSettled(index + 1))
   const of = multipleOf(rounds[0]!, fromRound)
   const nearest = of === 1 ? Math.round(first) : of * Math.max(1, Math.round(first / of))
   return {
@@ -153,21 +165,20 @@ function problemOf(
       const { stitch, section } = rounds[index]!
       return isEdging(stitch) ? 0 : (section.even ? WALL : 1) * deviation(index + fromRound - 1, count)
     },
-    even: rounds.map(
-      ({ stitch, slits }, index) =>
-        isEdging(stitch) || evenRounds.has(index + fromRound) || slits !== undefined || keepsCount(index),
-    ),
+    even,
     multiples: rounds.map((round, index) => {
       const number = index + fromRound
+      if (isSettled(index)) return 1
       const of = turns(index) ? multipleAt(constraints, number) : multipleOf(round, number)
       // What edges it repeats on the last of them.
       return index === rounds.length - 1 && construction.rim
         ? commonMultiple(of, repeatOfRim(construction.rim))
         : of
     }),
-    fixed: rounds.map((_, index) =>
-      index > 0 ? undefined : fromRound > 1 ? first : constraints?.firstCount,
-    ),
+    fixed: rounds.map((round, index) => {
+      if (index > 0) return settled(round)
+      return fromRound > 1 ? first : (constraints?.firstCount ?? settled(round))
+    }),
   }
 }
 

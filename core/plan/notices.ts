@@ -3,6 +3,7 @@ import { growthOf, plusMinusOf } from '../lay/measures.ts'
 import type { RoundChoice } from './chooseRounds.ts'
 import { farthestOffFlat } from './offFlat.ts'
 import { openingFit } from './openings.ts'
+import { freeLastRoundsIn } from './sectionWork.ts'
 import type { Checkpoint, Constraints, Finished, Notice, PieceSpec, Plan, PlannedRound } from './plan.ts'
 
 /** Slack over what the last rounds can reach, in rounds: the fabric's give, and not trimming for a trifle. */
@@ -23,7 +24,9 @@ export function noticesOf(
   const [main] = finished.promises
   const missed = main!.value - target.value
   const unreached = Math.abs(missed) / growthOf(target.of) > reachable + REACH_SLACK * spec.gauge.h
-  const waits = trimWaits(spec, finished, trimmed)
+  const free = freeLastRoundsIn(spec, rounds.at(-1)!.section)
+  const waits = free > 0 && trimmed === 0 && tolerance > 0 && plusMinusOf(main!) > tolerance
+  // The size is known too little for a trim of the last rounds to mean anything yet.
   if (waits && Math.abs(missed) > tolerance / 2) {
     notices.push({ code: 'trimWaits', by: missed, plusMinus: plusMinusOf(main!) })
   } else if ((unreached && Math.abs(missed) > tolerance / 2) || Math.abs(missed) > Math.max(tolerance, 1)) {
@@ -47,12 +50,6 @@ export function noticesOf(
     notices.push({ code: 'openingTight', around, passes: opening.passes!, stretch, least })
   }
   return notices
-}
-
-/** Whether the size is still known too little for a trim of the last rounds to mean anything. */
-function trimWaits({ construction, tolerance }: PieceSpec, { promises }: Finished, trimmed: number): boolean {
-  const { freeLastRounds } = construction
-  return freeLastRounds > 0 && trimmed === 0 && tolerance > 0 && plusMinusOf(promises[0]!) > tolerance
 }
 
 /** Corners that stacked increases make: as many as the last round that had any. */

@@ -58,6 +58,8 @@ export interface Construction {
 export interface Constraints {
   /** Stitches of round 1, when the maker has settled on a number. */
   readonly firstCount?: number
+  /** Stitches around the wall, when the maker has settled on a number; it goes before a repeat that counts are held to. */
+  readonly wallCount?: number
   /** Rounds (from 1) that must have no increases. */
   readonly evenRounds?: readonly number[]
   /** From the round on, counts must divide by this. */

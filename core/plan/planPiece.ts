@@ -18,7 +18,7 @@ import { measureHole } from './measureHole.ts'
 import { roundsAsked, type RoundOf } from './roundsAsked.ts'
 import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
-import { gaugesOf, stitchIn, textureIn, type Gauges } from './sectionWork.ts'
+import { freeLastRoundsIn, gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
 import { sumsOf } from './sumsOf.ts'
 import { crispIn, lipsIn, sectionsOf, sizesOf } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
@@ -107,7 +107,7 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   )
   const { id } = base.last.section
   const heightOf = (stitch: StitchName) => gauges({ section: id, stitch }).h
-  const reachable = reachableWithin(stitchIn(spec, id), spec.construction.freeLastRounds, heightOf)
+  const reachable = reachableWithin(stitchIn(spec, id), freeLastRoundsIn(spec, id), heightOf)
   return {
     rounds,
     ...(goesOn ? { goesOn } : {}),
@@ -230,9 +230,7 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
     pilot,
     ...tried(wholeRounds(aim, body, height, least).filter((choice) => !same(choice))),
   ])
-  // A texture has no last round of another stitch, and an edging stands on none.
-  const { rim: edging } = spec.construction
-  const freeLastRounds = edging || textureIn(spec, section.id) ? 0 : spec.construction.freeLastRounds
+  const freeLastRounds = freeLastRoundsIn(spec, section.id)
   const { tolerance } = spec
   if (freeLastRounds === 0 || missed(whole) <= tolerance / 2) return whole
   if (tolerance > 0 && plusMinusOf(whole, spec, base) > tolerance) return whole

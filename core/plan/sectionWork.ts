@@ -29,6 +29,12 @@ export const textureIn = (
   section: SectionId,
 ): Texture | undefined => sections?.[section]?.texture
 
+/** How many last rounds may be of another stitch to hit the size: a texture has none, and an edging stands on none. */
+export const freeLastRoundsIn = (
+  { construction, sections }: Pick<PieceSpec, 'construction' | 'sections'>,
+  section: SectionId,
+): 0 | 1 | 2 => (construction.rim || textureIn({ sections }, section) ? 0 : construction.freeLastRounds)
+
 /** How the sections of a form are worked: as its maker says, and where nothing is said as is usual for it. */
 export function sectionsWorked<W extends UsualWork>(
   form: Form,

@@ -16,7 +16,7 @@ import { verify } from '../rounds/verify.ts'
 import { BODY_STITCHES, type StitchName } from '../stitches/stitch.ts'
 import { capSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
-import { compromises } from './compromises.ts'
+import { compromises } from './compromises/compromises.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { wallFit } from './wallFit.ts'
@@ -180,7 +180,7 @@ test('where a repeat does not go into the girth: the counts on either side, not 
     sections: { wall: { texture: of } },
   }
   const found = compromises(asked)
-  expect(found?.of).toBe(8)
+  expect(found?.fight).toMatchObject({ kind: 'count', of: 8 })
   expect(found!.ways.map(({ kind }) => kind)).toEqual(['fewer', 'more'])
   for (const { count, spec: next } of found!.ways) {
     expect(count % 8).toBe(0)
@@ -190,10 +190,12 @@ test('where a repeat does not go into the girth: the counts on either side, not 
 
 test('on a crisp base too, where its wall steps to the count of the texture', () => {
   const found = compromises(textured({ kind: 'check', over: 5, rounds: 2 }, 'dc', 240))
-  expect(found?.of).toBe(10)
+  const { fight } = found!
+  if (fight.kind !== 'count') throw new Error('a repeat fights a girth')
+  expect(fight.of).toBe(10)
   expect(found!.ways.map(({ count }) => count % 10)).toEqual([0, 0])
   expect(found!.ways[1]!.count - found!.ways[0]!.count).toBe(10)
-  for (const { around, off } of found!.ways) expect(around - off).toBeCloseTo(found!.around, 6)
+  for (const { around, off } of found!.ways) expect(around! - off).toBeCloseTo(fight.around, 6)
 })
 
 test('a gauge that was measured in the texture itself is taken as it is, with its own doubt', () => {

@@ -2,11 +2,12 @@ import { stitchOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { familyOf } from '../forms/registry.ts'
 import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
+import { repeatOfRim } from '../rounds/rim.ts'
 import { hasPost, numbersOfTexture, worksIn } from '../rounds/texture.ts'
-import { multipleAt } from './countsFor.ts'
+import { commonMultiple, multipleAt, repeatIn } from './countsFor.ts'
 import type { Constraints, PieceSpec } from './plan.ts'
 import { validateOpenings } from './openings.ts'
-import { stitchIn, textureIn } from './sectionWork.ts'
+import { gaugesOf, stitchIn, textureIn } from './sectionWork.ts'
 import { sectionsOf, sizesOf } from './wantedAround.ts'
 
 /**
@@ -30,6 +31,7 @@ export function validateSpec(spec: PieceSpec): void {
   validateTextures(spec)
   validateOpenings(spec)
   validateFirstCount(spec)
+  validateWallCount(spec)
   validateStrands(spec)
 }
 
@@ -133,6 +135,40 @@ function validateFirstCount({ constraints, gauge }: PieceSpec): void {
     'constraints.firstCount',
     `Round 1 cannot have ${first} stitches.`,
     `A whole number; in this stitch about ${Math.round(flatIncrease(gauge.w, gauge.h))}.`,
+  )
+}
+
+/** A wall is settled on so much less or more than its girth asks at the most; more than that is another size. */
+const WALL_GIVES = 0.25
+
+/** How many stitches a wall may be settled on: by its girth, and by what it repeats. */
+function validateWallCount(spec: PieceSpec): void {
+  const asked = spec.constraints?.wallCount
+  if (asked === undefined) return
+  const path = 'constraints.wallCount'
+  const sections = sectionsOf(spec)
+  const wall = sections.find(({ even, lip }) => even && !lip)
+  if (!wall) {
+    throw new SpecError(path, 'No part of this goes around with one count.', 'Leave this empty.')
+  }
+  const ideal =
+    wall.guide.perimeter(0) / gaugesOf(spec)({ section: wall.id, stitch: stitchIn(spec, wall.id) }).w
+  const [least, most] = [Math.ceil((1 - WALL_GIVES) * ideal), Math.floor((1 + WALL_GIVES) * ideal)]
+  if (!(Number.isInteger(asked) && asked >= least && asked <= most)) {
+    throw new SpecError(
+      path,
+      `${asked} stitches do not go around what this is for.`,
+      `From ${least} to ${most} stitches; or change its size.`,
+    )
+  }
+  const ends = spec.construction.rim && wall === sections.at(-1) ? repeatOfRim(spec.construction.rim) : 1
+  const of = commonMultiple(repeatIn(spec.sections, wall.id), ends)
+  if (asked % of === 0) return
+  const below = of * Math.floor(asked / of)
+  throw new SpecError(
+    path,
+    `${asked} stitches do not divide by ${of}, as what is worked in them asks.`,
+    `${below} or ${below + of}.`,
   )
 }
 

@@ -1,5 +1,5 @@
 import type { Outline, Sizes } from '../forms/family.ts'
-import { familyOf } from '../forms/registry.ts'
+import { familyOf, type Form } from '../forms/registry.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { PieceSpec } from './plan.ts'
@@ -25,6 +25,10 @@ export function wallOf(spec: PieceToOutline): Outline {
   const sections = sectionsOf(spec)
   return sections.find(({ even, lip }) => even && !lip) ?? sections.at(-1)!
 }
+
+/** The form of a spec whose wall is so far around, mm, halfway through its fabric: of a family that can give so. */
+export const withGirth = (spec: PieceToOutline, girth: number): Form =>
+  familyOf(spec.form).towardsGirth!(spec.form, sizesOf(spec), girth)
 
 /** Sections that turn a crisp edge with the one before. */
 export const crispIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>

@@ -1,12 +1,12 @@
 import { useId, useState } from 'react'
-import { inShort, LIMITS, type PieceRecord } from '../../../core/index.ts'
+import { inShort, LIMITS, wallOf, type PieceRecord } from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
-import type { PlanModel } from './planModel.ts'
+import { faultAt, type PlanModel } from './planModel.ts'
 
-/** Rounds that must stay even, and counts that must divide: for accents and textured rounds. */
+/** Rounds that must stay even, counts that must divide, and a count that is settled on: for accents and textured rounds. */
 export function ConstraintFields({
-  model: { piece, changePiece, taking },
+  model: { piece, wantedSpec, fault, changePiece, taking },
   even,
 }: {
   model: PlanModel
@@ -21,6 +21,9 @@ export function ConstraintFields({
   })
   const dividing = (of: number) => ruled(of, rule?.fromRound ?? (even ? 1 : 2))
   const from = (fromRound: number) => ruled(rule?.of ?? 1, fromRound)
+  const { wallCount, ...free } = constraints
+  const settled = (count: number): PieceRecord => ({ ...piece, constraints: { ...free, wallCount: count } })
+  const wall = wantedSpec && wallOf(wantedSpec)
   return (
     <div className="border-t rule">
       {!even && (
@@ -50,6 +53,19 @@ export function ConstraintFields({
           />
         )}
       </div>
+      {wall?.even && !even && (
+        <NumberCell
+          className="border-t rule"
+          label="Stitches around the wall"
+          value={wallCount}
+          format={String}
+          parse={taking(parseWhole(...LIMITS.wallCount, 'a number of stitches'), settled)}
+          unit={wallCount === undefined && 'by its girth'}
+          fault={faultAt(fault, 'constraints.wallCount')}
+          onChange={(count) => changePiece(settled(count))}
+          onClear={() => changePiece({ ...piece, constraints: free })}
+        />
+      )}
     </div>
   )
 }

@@ -100,9 +100,12 @@ const roundsAsText = (rounds: readonly Round[]): string =>
 /** The rest is in the cell that says what the piece is for. */
 const MOST_CAUTIONS = 1
 
-const withoutRepeatCost = (plan: Plan): Plan => ({
+/** What fights is said where it can be chosen: a size and whole rounds, and of a wall what a repeat costs it. */
+const withoutFights = (plan: Plan): Plan => ({
   ...plan,
-  notices: plan.notices.filter(({ code }) => code !== 'repeatCost'),
+  notices: plan.notices.filter(
+    ({ code }) => code !== 'sizeMissed' && (code !== 'repeatCost' || isFlat(plan)),
+  ),
 })
 
 /** What else is worth knowing about the plan, in plain sentences. */
@@ -111,9 +114,7 @@ export function Notices({ model }: { model: PlanModel }) {
   const { plan, copies, versions, piece, gauge, yarns } = model
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = working && versions.find(({ version }) => version === working.planVersion)
-  // What a repeat costs a wall is said where it can be chosen.
-  const told = plan && (isFlat(plan) ? plan : withoutRepeatCost(plan))
-  const texts = told ? noticeTexts(told, piece, sizes, model.settings.terms) : []
+  const texts = plan ? noticeTexts(withoutFights(plan), piece, sizes, model.settings.terms) : []
   const differs = pinned && plan && roundsAsText(pinned.rounds) !== roundsAsText(plan.rounds)
   if (differs) {
     texts.unshift(`No. ${working.number} is on the hook and stays with the plan it was begun with.`)

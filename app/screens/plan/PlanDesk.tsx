@@ -115,7 +115,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
         <Headline model={model} />
         <div className="relative z-20 mt-2 bg-film">
           <TitleBlock model={model} columns={asksMuch ? 4 : 3} />
-          <RhythmScale model={model} />
+          {!asksMuch && <RhythmScale model={model} />}
           <Compromises model={model} />
         </div>
       </section>

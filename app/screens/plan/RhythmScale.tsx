@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { RadioGroup } from 'radix-ui'
 import { RHYTHM_POSITIONS } from '../../../core/index.ts'
 import { useRhythmScale } from '../../store/usePlan.ts'
@@ -6,8 +7,16 @@ import { useSettled } from '../../ui/useSettled.ts'
 import { percent } from '../../words/wording.ts'
 import { isEven, type PlanModel } from './planModel.ts'
 
+interface RhythmScaleProps {
+  readonly model: PlanModel
+  readonly className?: string
+}
+
 /** Rhythm to precision as a scale: what each position buys, and where the piece stands on it. */
-export function RhythmScale({ model: { piece, plan, wantedSpec, changePiece } }: { model: PlanModel }) {
+export function RhythmScale({
+  model: { piece, plan, wantedSpec, changePiece },
+  className,
+}: RhythmScaleProps) {
   // Five plans: they wait until the edit has come to rest, so that the drawing does not.
   const offers = useRhythmScale(useSettled(wantedSpec))
   const now = offers?.find(({ positions }) => positions.includes(piece.rhythm))
@@ -17,7 +26,12 @@ export function RhythmScale({ model: { piece, plan, wantedSpec, changePiece } }:
   const off = !plan || isFlat(plan) ? 'off flat' : 'off its shape'
   const repeats = (count: number) => (count === 1 ? '1 repeat' : `${count} different repeats`)
   return (
-    <div className="flex items-center gap-x-4 border-b-2 rule px-3 max-sm:flex-wrap max-sm:py-1">
+    <div
+      className={clsx(
+        'flex items-center gap-x-4 rule px-3 max-sm:flex-wrap max-sm:py-1',
+        className ?? 'border-b-2',
+      )}
+    >
       <RadioGroup.Root
         className="flex min-w-0 shrink-0 items-center max-sm:w-full max-sm:flex-wrap max-sm:justify-between"
         aria-label="Precision or rhythm"

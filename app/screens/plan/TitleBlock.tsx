@@ -26,6 +26,7 @@ import { FormCells } from './FormCells.tsx'
 import { GaugeEditor, gaugeSummary } from './GaugeEditor.tsx'
 import { faultAt, isEven, type PlanModel } from './planModel.ts'
 import { OpeningsEditor } from './OpeningsEditor.tsx'
+import { RhythmScale } from './RhythmScale.tsx'
 import { RoundsEditor } from './RoundsEditor.tsx'
 import { StartEditor } from './StartEditor.tsx'
 import { SECTION_WORDS } from '../../words/formWords.ts'
@@ -233,6 +234,10 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         )}
         <ConstraintFields model={model} even={even} />
       </PopoverCell>
+      {/* Where the increases are left alone in a row, their rhythm fills it. */}
+      {columns === 4 && (
+        <RhythmScale model={model} className="col-span-4 nth-[4n+2]:col-span-3 nth-[4n+2]:py-1" />
+      )}
     </div>
   )
 }
