@@ -135,11 +135,12 @@ export { offTheLine, type OffTheLine } from './plan/offTheLine.ts'
 export { painted, striped, type Band } from './yarn/stripes.ts'
 export { endOf, type EndWork } from './plan/endOf.ts'
 export { chainsOf, openingFit, type OpeningFit } from './plan/openings.ts'
-export type { Opening } from './plan/plan.ts'
+export type { Accent, Opening } from './plan/plan.ts'
 export { constructionIn, sectionsWorked, textureIn } from './plan/sectionWork.ts'
 export {
   numbersOfTexture,
   TEXTURE_KINDS,
+  usualAccent,
   usualTexture,
   worksIn,
   type Texture,

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, emptyShelf, openShelf } from './shelf.ts'
+import { countOf, emptyShelf, field, openShelf } from './shelf.ts'
 
 test('a new maker plans a mat from their own gauge, works it, and finds everything where it was', async ({
   page,
@@ -187,4 +187,31 @@ test('a wrong count is named, and can be noted or worked again', async ({ page }
   await expect(countOf(page)).toHaveText('0')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('Rnd 7 is done. Count it.')).toBeVisible()
+})
+
+test('an accent round, by keyboard: its neighbours take its increases over; odd ones are refused; the hook is told before', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/piece/tin-mug-mats/plan')
+  const rounds = page.getByRole('region', { name: 'Rounds' })
+  const stitch = page.getByRole('button', { name: /^Stitch/ })
+  await stitch.press('Enter')
+  await page.getByRole('button', { name: 'Add an accent round' }).press('Enter')
+  await field(page, 'Accent 1: round').fill('1')
+  await expect(page.getByRole('alert')).toContainText('2')
+  await field(page, 'Accent 1: round').fill('5')
+  await page.getByLabel('Rnd 5: plain ones between').selectOption('2')
+  // Around a post of single crochet nothing goes.
+  await page.getByLabel('Rnd 5: texture').selectOption('Rib')
+  await expect(page.getByText(/There is no post in/).first()).toBeVisible()
+  await expect(page.getByLabel('Rnd 5: texture')).toHaveValue('popcorn')
+  await page.keyboard.press('Escape')
+  await expect(stitch).toContainText('1 accent')
+  await expect(rounds).toContainText(/\(2 sc, 5-sc popcorn\) × \d+/)
+  await page.reload()
+  await expect(rounds).toContainText(/\(2 sc, 5-sc popcorn\) × \d+/)
+  await stitch.click()
+  await page.getByRole('button', { name: 'Take Rnd 5 out' }).click()
+  await expect(rounds).not.toContainText('popcorn')
 })

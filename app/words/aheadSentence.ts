@@ -1,11 +1,12 @@
 import type { Ahead } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { endWords } from './closingWords.ts'
+import { TEXTURE_WORDS } from './textureWords.ts'
 import { SECTION_WORDS } from './formWords.ts'
 
 /** What is to come, for somebody at the hook: "Next round: turn up into the wall, through the back loops." */
 export function aheadSentence(
-  { rounds, section, backLoops, widens, behind, way, fill, draw, end, opening, overOpening, yarns }: Ahead,
+  { rounds, section, backLoops, widens, behind, way, fill, draw, end, ...more }: Ahead,
   {
     hangs,
     joined,
@@ -22,6 +23,7 @@ export function aheadSentence(
   if (fill) return 'After this round: fill it, while two fingers still fit.'
   if (draw !== undefined) return `After this round: draw the last ${draw} stitches together with the tail.`
   const when = rounds === 1 ? 'Next round' : `In ${rounds} rounds`
+  const { opening, overOpening, accent, yarns } = more
   const what = [
     ...(section
       ? [turn(section, { hangs, backLoops: backLoops === true, widens: widens === true, behind })]
@@ -29,6 +31,7 @@ export function aheadSentence(
     ...(way ? [WAYS[way]] : []),
     ...(opening ? [`an opening is left, ${opening} chains`] : []),
     ...(overOpening ? [`work ${overOpening} stitches into the chains of the opening`] : []),
+    ...(accent ? [`a round of ${TEXTURE_WORDS[accent].label.toLowerCase()}`] : []),
     ...(yarns ? [`change to ${names} ${joined ? 'at the join' : 'in the last stitch before it'}`] : []),
   ]
   return `${when}: ${what.join('; ')}.`

@@ -1,3 +1,4 @@
+import { usualAccent } from '../rounds/texture.ts'
 import fc from 'fast-check'
 import { smallWorkshop } from '../testing/smallWorkshop.ts'
 import {
@@ -65,6 +66,8 @@ test('what work was begun on is read back: a part in a spiral, an opening too ti
     drawnSpec({}),
     drawnSpec({ foot: 'open', of: 'object', ease: -0.05, between: 'straight' }),
     coneSpec({}),
+    { ...discSpec(200), constraints: { accents: [{ round: 6, texture: usualAccent('popcorn') }] } },
+    { ...capSpec({ head: 560 }), constraints: { wallCount: 72 } },
     ballSpec({}),
     tubeSpec({}),
   ]

@@ -90,6 +90,14 @@ export const construction = record(
   { loops: Joi.string().valid('back', 'front'), rim: Joi.string().valid(...RIMS) },
 )
 
+/** How a fabric is textured; which numbers belong to it is a matter of planning. */
+export const texture = record(
+  { kind: Joi.string().valid(...TEXTURE_KINDS) },
+  Object.fromEntries(
+    ['over', 'rounds', 'of'].map((number) => [number, Joi.number().integer().min(0).max(24)]),
+  ),
+)
+
 export const constraints = Joi.object({
   firstCount: whole('firstCount'),
   wallCount: whole('wallCount'),
@@ -110,6 +118,9 @@ export const constraints = Joi.object({
       ),
     )
     .max(20),
+  accents: Joi.array()
+    .items(record({ round: round.min(2), texture }))
+    .max(100),
 })
 
 /** Yarns held with the main one, a strand each. */
@@ -120,14 +131,6 @@ export const colours = Joi.array()
   .items(record({ fromRound: round, yarn: id }, { beside }))
   .min(1)
   .max(500)
-
-/** How a fabric is textured; which numbers belong to it is a matter of planning. */
-export const texture = record(
-  { kind: Joi.string().valid(...TEXTURE_KINDS) },
-  Object.fromEntries(
-    ['over', 'rounds', 'of'].map((number) => [number, Joi.number().integer().min(0).max(24)]),
-  ),
-)
 
 /** How a section is worked, in a piece and in what is pinned alike; each says its gauge in its own way. */
 export const workOfSection = {

@@ -26,6 +26,7 @@ export const LIMITS = {
   along: [0, 2000],
   opening: [1, 2000],
   round: [1, 500],
+  accent: [2, 500],
   balls: [0, 10_000],
   /** Single crochets a minute. */
   pace: [1, 120],

@@ -104,8 +104,8 @@ function asMade(spec: SpecToLay, counts: readonly number[], planned: readonly Pl
   const as = layAs(spec)
   const like = (index: number) => planned[Math.min(index, planned.length - 1)]!
   return counts.map((count, index) => {
-    const { section, stitch } = like(index)
-    return as({ section, stitch, count }, index > 0 ? like(index - 1).section : undefined)
+    const { number, section, stitch } = like(index)
+    return as({ number, section, stitch, count }, index > 0 ? like(index - 1).section : undefined)
   })
 }
 
@@ -191,7 +191,10 @@ export function positionsOf(
   const { sd } = startOfFabric(spec.construction.start, rounds[0]!.stitch, first.w, first.h)
   const as = layAs(spec)
   const toLay = rounds.map(({ section, stitch }, index) =>
-    as({ section, stitch, count: counts[Math.min(index, counts.length - 1)]! }, rounds[index - 1]?.section),
+    as(
+      { number: index + 1, section, stitch, count: counts[Math.min(index, counts.length - 1)]! },
+      rounds[index - 1]?.section,
+    ),
   )
   const usual = beginningOf({ ...spec, stitch: rounds[0]!.stitch }, first, toLay)
   const cloth = clothOf(toLay, { ...usual, centre: Math.max(0, usual.centre + off * sd) }, sizeFor)

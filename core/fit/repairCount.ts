@@ -1,7 +1,7 @@
 import { stepsFromUnits } from '../rounds/stepsFromUnits.ts'
 import { decrease, expandSteps, increase, plain, type Unit } from '../rounds/steps.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
-import { constructionIn, textureIn } from '../plan/sectionWork.ts'
+import { accentAt, constructionIn, textureIn } from '../plan/sectionWork.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
 import { standsOn, topOf } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
@@ -48,6 +48,7 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
     return { ...shared, advice: tooMany ? 'goBack' : 'carryOn', why: tooMany ? 'tooMany' : 'lastRound' }
   const textured =
     textureIn(spec, next.section) !== undefined ||
+    accentAt(spec, next) !== undefined ||
     next.steps.some(({ ops }) => ops.some(({ manner }) => manner !== undefined)) ||
     (spec.constraints?.multiples ?? []).some(({ fromRound }) => fromRound <= roundNumber + 1)
   if (textured) return { ...shared, advice: 'goBack', why: 'texture' }

@@ -130,7 +130,14 @@ export function writeSteps(steps: readonly Step[], terms: Terms): string {
 
 /** One run of a repeat: "5 sc, inc". */
 export function writeOps(ops: readonly Op[], terms: Terms): string {
-  return ops.map((op) => writeOp(op, terms)).join(', ')
+  return ops
+    .map((op, index) => {
+      const next = ops[(index + 1) % ops.length]
+      // The chain after it is the space's.
+      const plain = op.manner === 'cluster' && next?.manner === 'space'
+      return plain ? nameOfBunch(op, STITCHES[op.stitch].short[terms]) : writeOp(op, terms)
+    })
+    .join(', ')
 }
 
 export function writeOp(op: Op, terms: Terms): string {
@@ -166,15 +173,19 @@ function nameOf({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string, terms:
     case 'backPost':
       return `BP${short}`
     case 'popcorn':
-      return `${of}-${short} popcorn`
+      return nameOfBunch({ manner, of }, short)
     case 'cluster':
-      return `${of}-${short} cluster with ch 1`
+      return `${nameOfBunch({ manner, of }, short)} with ch 1`
     case 'spike':
       return `spike ${short}`
     case 'space':
       return `ch 1 and ${terms === 'US' ? 'skip' : 'miss'} 1`
   }
 }
+
+/** Several stitches that make one: "5-dc popcorn". */
+const nameOfBunch = ({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string): string =>
+  `${of}-${short} ${manner}`
 
 const aroundOrIn = (manner: Manner): string =>
   manner === 'frontPost' || manner === 'backPost' ? 'around' : 'in'

@@ -2,35 +2,47 @@ import type { Beginning, RoundOfCloth } from '../lay/clothOf.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import { countOf, type Round, type SectionId } from '../rounds/round.ts'
 import type { PieceSpec } from './plan.ts'
+import type { Texture } from '../rounds/texture.ts'
+import { accentAt } from './sectionWork.ts'
 import { crispIn, sectionsOf } from './wantedAround.ts'
 
 /** A round to be laid down, in the fabric of its section. */
 export interface RoundToLay extends RoundOfCloth {
   readonly section: SectionId
+  /** It is a single round of that texture. */
+  readonly accent?: Texture
 }
 
-export type SpecToLay = Pick<PieceSpec, 'form' | 'construction' | 'stitch' | 'gauge' | 'sections'>
+export type SpecToLay = Pick<
+  PieceSpec,
+  'form' | 'construction' | 'stitch' | 'gauge' | 'sections' | 'constraints'
+>
 
 /** A round of so many stitches that is worked on top of one of a section, or is the first. */
 export type LayAs = (
-  round: { readonly section: SectionId; readonly stitch: RoundToLay['stitch']; readonly count: number },
+  round: Pick<RoundToLay, 'section' | 'stitch' | 'count'> & { readonly number: number },
   below: SectionId | undefined,
 ) => RoundToLay
 
-/** How rounds of a spec are laid: the first of a section that turns a crisp edge bends there. */
+/** How rounds of a spec are laid: the first of a section that turns a crisp edge bends there, and is plain. */
 export function layAs(spec: SpecToLay): LayAs {
   const crisp = crispIn(spec)
-  return ({ section, stitch, count }, below) =>
-    section !== below && crisp.has(section)
-      ? { section, stitch, count, crisp: true }
-      : { section, stitch, count }
+  return ({ number, section, stitch, count }, below) => {
+    const round = { section, stitch, count }
+    if (section !== below && crisp.has(section)) return { ...round, crisp: true }
+    const accent = accentAt(spec, { number, section, stitch })
+    return accent ? { ...round, accent } : round
+  }
 }
 
 /** Rounds as they are laid, from the first of a piece on. */
 export function toLay(spec: SpecToLay, rounds: readonly Round[]): RoundToLay[] {
   const as = layAs(spec)
   return rounds.map((round, index) =>
-    as({ section: round.section, stitch: round.fabric, count: countOf(round) }, rounds[index - 1]?.section),
+    as(
+      { number: index + 1, section: round.section, stitch: round.fabric, count: countOf(round) },
+      rounds[index - 1]?.section,
+    ),
   )
 }
 

@@ -7,7 +7,7 @@ import type { SectionId } from '../rounds/round.ts'
 import { repeatOfRim } from '../rounds/rim.ts'
 import { repeatOf } from '../rounds/texture.ts'
 import type { Slit } from './openings.ts'
-import { textureIn } from './sectionWork.ts'
+import { accentAt, textureIn } from './sectionWork.ts'
 import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
 
 /** A round that is to be: of which section and stitch, and how many stitches its guide asks for. */
@@ -137,16 +137,25 @@ function problemOf(
     return section.crisp === true && index > 0 && rounds[index - 1]!.section.id !== section.id
   }
   // A repeat from the start may ask for more than a ring usually takes.
-  const multipleOf = ({ section }: RoundAsked, round: number) =>
-    commonMultiple(multipleAt(constraints, round), repeatIn(sections, section.id))
+  const accentOf = ({ section, stitch }: RoundAsked, number: number) =>
+    accentAt({ constraints, sections }, { number, section: section.id, stitch })
+  const multipleOf = (round: RoundAsked, number: number) => {
+    const accent = accentOf(round, number)
+    const own = accent ? repeatOf(accent) : repeatIn(sections, round.section.id)
+    return commonMultiple(multipleAt(constraints, number), own)
+  }
   // Of a wall that has begun, what it has is a fact.
   const wall = all.find(({ section }) => section.even && !section.lip)?.section.id
   const begun = fromRound > 1 && rounds[0]!.section.id === wall
   const settled = ({ section }: RoundAsked) =>
     section.id === wall && !begun ? constraints?.wallCount : undefined
   const even = rounds.map(
-    ({ stitch, slits }, index) =>
-      isEdging(stitch) || evenRounds.has(index + fromRound) || slits !== undefined || keepsCount(index),
+    (round, index) =>
+      isEdging(round.stitch) ||
+      evenRounds.has(index + fromRound) ||
+      round.slits !== undefined ||
+      keepsCount(index) ||
+      (index + fromRound > 1 && accentOf(round, index + fromRound) !== undefined),
   )
   /** Whether a round has the count that is settled on: of the wall, and of what it goes up from. */
   const isSettled = (index: number): boolean =>

@@ -8,7 +8,7 @@ import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
-import { gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
+import { accentAt, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
 import { crispIn, wantedIn } from './wantedAround.ts'
 
 /**
@@ -23,7 +23,9 @@ export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: Go
   const crisp = crispIn(spec)
   return rounds.map((round, index): PlannedRound => {
     const turns = crisp.has(round.section) && rounds[index - 1]?.section !== round.section
-    const { w } = gauges({ section: round.section, stitch: round.fabric, crisp: turns })
+    const [section, stitch] = [round.section, round.fabric]
+    const accent = accentAt(spec, { number: index + 1, section, stitch })
+    const { w } = gauges({ section, stitch, crisp: turns, ...(accent ? { accent } : {}) })
     const [count, at] = [countOf(round), places[index]!]
     const host = hostOf(rounds, index)
     const around = wanted(round.section, at.arc, places[index - 1]?.arc)
@@ -98,8 +100,9 @@ function withTextures(
 ): RoundPosition[] {
   let long = 0
   return places.map((place, index) => {
-    const { section } = rounds[index]!
-    if (!textureIn(spec, section) || isOfTexture(spec, section)) return place
+    const { section, fabric: stitch } = rounds[index]!
+    const accent = accentAt(spec, { number: index + 1, section, stitch })
+    if (!accent && (!textureIn(spec, section) || isOfTexture(spec, section))) return place
     long += place.arc - (places[index - 1]?.arc ?? 0)
     const along = TEXTURE_SD * long
     return {

@@ -65,6 +65,14 @@ export interface Constraints {
   /** From the round on, counts must divide by this. */
   readonly multiples?: readonly { readonly fromRound: number; readonly of: number }[]
   readonly openings?: readonly Opening[]
+  /** Single rounds in a texture of their own: they carry no increases, and their neighbours take those over. */
+  readonly accents?: readonly Accent[]
+}
+
+/** A round (from 1) of plain fabric that is worked in a texture. */
+export interface Accent {
+  readonly round: number
+  readonly texture: Texture
 }
 
 /** A slit that is left in a round: chains over stitches that are skipped. */

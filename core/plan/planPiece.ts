@@ -273,7 +273,12 @@ function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: B
   const counts = countsFor(spec, asked, base.worked, base.sections)
   const made = asked.map((round, index) =>
     base.as(
-      { section: round.section.id, stitch: round.stitch, count: counts[index]! },
+      {
+        number: base.worked.length + index + 1,
+        section: round.section.id,
+        stitch: round.stitch,
+        count: counts[index]!,
+      },
       (asked[index - 1] ?? { section: base.sections.at(-1) }).section?.id,
     ),
   )

@@ -3,7 +3,7 @@ import type { SectionId } from '../rounds/round.ts'
 import type { RoundAsked } from './countsFor.ts'
 import { openingsToCome, roundOfOpening, slitOf, type Slit } from './openings.ts'
 import type { PieceSpec, PlannedRound } from './plan.ts'
-import type { Gauges } from './sectionWork.ts'
+import { accentAt, type Gauges } from './sectionWork.ts'
 
 /** A round of a section, before it has a count. */
 export type RoundOf = Omit<RoundAsked, 'ideal'>
@@ -23,15 +23,21 @@ export const roundsAsked = (
   rounds: readonly RoundOf[],
   gauges: Gauges,
   from: AskedFrom,
-): readonly RoundAsked[] => withSlits(spec, asksOf(rounds, gauges, from), gauges, from)
+): readonly RoundAsked[] => withSlits(spec, asksOf(spec, rounds, gauges, from), gauges, from)
 
 /** What the guide of each round's section asks for there. */
-function asksOf(rounds: readonly RoundOf[], gauges: Gauges, { along, sections }: AskedFrom): RoundToAsk[] {
+function asksOf(
+  spec: PieceSpec,
+  rounds: readonly RoundOf[],
+  gauges: Gauges,
+  { along, worked, sections }: AskedFrom,
+): RoundToAsk[] {
   const reached = new Map(along)
   return rounds.map(({ section, stitch }, index) => {
     const below = (rounds[index - 1] ?? { section: sections.at(-1) }).section?.id
     const crisp = section.crisp === true && below !== section.id
-    const { w, h } = gauges({ section: section.id, stitch, crisp })
+    const accent = accentAt(spec, { number: worked.length + index + 1, section: section.id, stitch })
+    const { w, h } = gauges({ section: section.id, stitch, crisp, ...(accent ? { accent } : {}) })
     const here = reached.get(section.id)! + h
     reached.set(section.id, here)
     return { section, stitch, ideal: section.guide.perimeter(here) / w, along: here }

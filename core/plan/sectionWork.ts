@@ -3,7 +3,7 @@ import { familyOf, type Form } from '../forms/registry.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import type { SectionId } from '../rounds/round.ts'
-import { sizeOfTexture, TEXTURE_SD, type Texture } from '../rounds/texture.ts'
+import { sizeOfTexture, TEXTURE_SD, worksIn, type Texture } from '../rounds/texture.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import type { Construction, PieceSpec, RoundsWorked, WayOfRounds } from './plan.ts'
@@ -14,6 +14,8 @@ export interface StitchIn {
   readonly stitch: StitchName
   /** In the round that turns a crisp edge, which is plain whatever comes after it. */
   readonly crisp?: boolean
+  /** In a single round of that texture. */
+  readonly accent?: Texture
 }
 
 /** Sizes of stitches, each by its section. */
@@ -28,6 +30,23 @@ export const textureIn = (
   { sections }: Pick<PieceSpec, 'sections'>,
   section: SectionId,
 ): Texture | undefined => sections?.[section]?.texture
+
+/** A round to come, by its number. */
+interface RoundAt {
+  readonly number: number
+  readonly section: SectionId
+  readonly stitch: StitchName
+}
+
+/** The texture of a single round, where one is wanted and its stitch can be worked so; a texture of all its part goes first. */
+export function accentAt(
+  { sections, constraints }: Pick<PieceSpec, 'sections' | 'constraints'>,
+  { number, section, stitch }: RoundAt,
+): Texture | undefined {
+  if (textureIn({ sections }, section) || isEdging(stitch)) return undefined
+  const found = constraints?.accents?.find(({ round }) => round === number)?.texture
+  return found && worksIn(found, stitch) ? found : undefined
+}
 
 /** How many last rounds may be of another stitch to hit the size: a texture has none, and an edging stands on none. */
 export const freeLastRoundsIn = (
@@ -59,15 +78,18 @@ export const gaugeIn = (
 /** Sizes of the stitches of a spec in the texture of their section, each worked out once. */
 export const gaugesOf = (spec: Pick<PieceSpec, 'form' | 'gauge' | 'sections'>): Gauges => {
   const lip = familyOf(spec.form).lip?.(spec.form)
-  return remembered(spec, ({ section, stitch, crisp }) => {
-    const texture = textureIn(spec, section)
+  return remembered(spec, ({ section, stitch, crisp, accent }) => {
+    const texture = accent ?? textureIn(spec, section)
     if (section === lip) return asLip(gaugeForStitch(gaugeIn(spec, section), stitch))
     const plain = gaugeForStitch(gaugeIn(spec, section), stitch)
     return texture && !crisp && !isEdging(stitch) && !isOfTexture(spec, section)
-      ? textured(plain, texture)
+      ? textured(plain, { ...sizeOfTexture(texture), ...(accent ? HELD : {}) })
       : plain
   })
 }
+
+/** A single round is as wide as those that it stands in and that stand in it; it has a height of its own. */
+const HELD = { width: 1 }
 
 /** A lip stands out from the fabric: along it, it adds no more than its own thickness, of which little shows. */
 const LIP_SHARE = 0.12
@@ -82,7 +104,9 @@ export const plainGaugesOf = (spec: Pick<PieceSpec, 'gauge' | 'sections'>): Gaug
 function remembered({ sections }: Pick<PieceSpec, 'sections'>, sizeOf: Gauges): Gauges {
   const known = new Map<SectionId, Map<StitchName, Gauge>>()
   return (of) => {
-    const section = sections?.[of.section] ? `${of.section}${of.crisp ? ' crisp' : ''}` : ''
+    const { section: id, crisp, accent } = of
+    const own = sections?.[id] ? `${id}${crisp ? ' crisp' : ''}` : ''
+    const section = accent && !crisp ? `${own} ${JSON.stringify(accent)}` : own
     const sizes = known.get(section) ?? new Map<StitchName, Gauge>()
     known.set(section, sizes)
     const found = sizes.get(of.stitch) ?? sizeOf(of)
@@ -92,8 +116,7 @@ function remembered({ sections }: Pick<PieceSpec, 'sections'>, sizeOf: Gauges): 
 }
 
 /** A gauge in a texture of the same stitch: its usual factors, with their doubt. */
-function textured(gauge: Gauge, texture: Texture): Gauge {
-  const { width, height } = sizeOfTexture(texture)
+function textured(gauge: Gauge, { width, height }: ReturnType<typeof sizeOfTexture>): Gauge {
   return {
     ...gauge,
     w: mm(gauge.w * width),

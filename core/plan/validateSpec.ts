@@ -3,7 +3,7 @@ import { SpecError } from '../errors/specError.ts'
 import { familyOf } from '../forms/registry.ts'
 import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
 import { repeatOfRim } from '../rounds/rim.ts'
-import { hasPost, numbersOfTexture, worksIn } from '../rounds/texture.ts'
+import { hasPost, numbersOfTexture, worksIn, type Texture } from '../rounds/texture.ts'
 import { commonMultiple, multipleAt, repeatIn } from './countsFor.ts'
 import type { Constraints, PieceSpec } from './plan.ts'
 import { validateOpenings } from './openings.ts'
@@ -29,6 +29,7 @@ export function validateSpec(spec: PieceSpec): void {
   }
   validateSize(spec)
   validateTextures(spec)
+  validateAccents(spec)
   validateOpenings(spec)
   validateFirstCount(spec)
   validateWallCount(spec)
@@ -194,15 +195,7 @@ function validateTextures(spec: PieceSpec): void {
         'Plain stitches here; a texture where the count stays the same.',
       )
     }
-    for (const { number, least, most } of numbersOfTexture(texture.kind)) {
-      const value = texture[number]
-      if (value !== undefined && Number.isInteger(value) && value >= least && value <= most) continue
-      throw new SpecError(
-        'sections',
-        'This texture has a number that it cannot be worked with.',
-        `From ${least} to ${most}.`,
-      )
-    }
+    validateNumbers(texture, 'sections')
     const stitch = stitchIn(spec, id)
     if (!worksIn(texture, stitch)) {
       throw new SpecError(
@@ -211,6 +204,43 @@ function validateTextures(spec: PieceSpec): void {
         `Work this part in ${BODY_STITCHES.filter(hasPost).map(stitchOf).join(', ')}.`,
       )
     }
+  }
+}
+
+function validateNumbers(texture: Texture, path: string, inOneRound = false): void {
+  for (const { number, least, most } of numbersOfTexture(texture.kind)) {
+    const value = texture[number]
+    if (inOneRound && number === 'rounds') continue
+    if (value !== undefined && Number.isInteger(value) && value >= least && value <= most) continue
+    throw new SpecError(
+      path,
+      'This texture has a number that it cannot be worked with.',
+      `From ${least} to ${most}.`,
+    )
+  }
+}
+
+/** Single rounds in a texture: each from round 2 on, once, and in a stitch that can be worked so somewhere in the piece. */
+function validateAccents(spec: PieceSpec): void {
+  const path = 'constraints.accents'
+  const rounds = new Set<number>()
+  for (const { round, texture } of spec.constraints?.accents ?? []) {
+    if (!Number.isInteger(round) || round < 2 || rounds.has(round)) {
+      throw new SpecError(
+        path,
+        rounds.has(round) ? `Round ${round} has two textures.` : `Round ${round} cannot be an accent.`,
+        'One texture a round, from round 2 on.',
+      )
+    }
+    rounds.add(round)
+    validateNumbers(texture, path, true)
+    const stitches = [spec.stitch, ...sectionsOf(spec).map(({ id }) => stitchIn(spec, id))]
+    if (stitches.some((stitch) => worksIn(texture, stitch))) continue
+    throw new SpecError(
+      path,
+      `There is no post in ${stitchOf(spec.stitch)} to go around.`,
+      `Work it in ${BODY_STITCHES.filter(hasPost).map(stitchOf).join(', ')}, or take another texture.`,
+    )
   }
 }
 

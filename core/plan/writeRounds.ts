@@ -60,7 +60,7 @@ export function sideOf(
  * @param toCome section, stitch and count of each
  */
 export function writeRounds(
-  spec: Pick<PieceSpec, 'construction' | 'colours' | 'sections'>,
+  spec: Pick<PieceSpec, 'construction' | 'colours' | 'sections' | 'constraints'>,
   crisp: ReadonlySet<SectionId>,
   lips: ReadonlySet<SectionId>,
   worked: readonly Round[],

@@ -11,7 +11,7 @@ export type TextureKind = (typeof TEXTURE_KINDS)[number]
 /** A fabric that is not plain. The numbers that its kind asks for are there, and no others. */
 export interface Texture {
   readonly kind: TextureKind
-  /** Stitches alike side by side; of popcorns and spikes the plain ones between two. */
+  /** Stitches alike side by side; of popcorns and spikes the plain ones between two; of clusters those skipped. */
   readonly over?: number
   /** Rounds until a check is reversed; plain rounds between two of popcorns or spikes. */
   readonly rounds?: number
@@ -123,11 +123,11 @@ const TEXTURES: Readonly<Record<TextureKind, TextureOf>> = {
   },
   cluster: {
     asks: [asked('of', 2, 5, 3)],
-    repeat: () => 1,
+    repeat: ({ over = 0 }) => over + 1,
     posts: false,
     reaches: 1,
-    size: () => ({ width: 1.7, height: 1.1 }),
-    ops: ({ of = 3 }, stitch) => [one(stitch, 'cluster', of)],
+    size: ({ over = 0 }) => ({ width: 1.7 / (over + 1), height: 1.1 }),
+    ops: ({ of = 3, over = 0 }, stitch) => [one(stitch, 'cluster', of), ...many(one(stitch, 'space'), over)],
   },
   spike: {
     asks: [asked('over', 1, 11, 3), asked('rounds', 0, 5, 1)],
@@ -155,6 +155,12 @@ export const usualTexture = (kind: TextureKind): Texture => ({
   kind,
   ...Object.fromEntries(TEXTURES[kind].asks.map(({ number, usual }) => [number, usual])),
 })
+
+/** A single round of a kind as most make it: it has no rounds of its own, and its clusters leave one out. */
+export function usualAccent(kind: TextureKind): Texture {
+  const { rounds: _, ...texture } = usualTexture(kind)
+  return kind === 'cluster' ? { ...texture, over: 1 } : texture
+}
 
 /** What a count around must divide by. */
 export const repeatOf = (texture: Texture): number => TEXTURES[texture.kind].repeat(texture)

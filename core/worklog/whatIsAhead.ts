@@ -2,7 +2,8 @@ import { familyOf } from '../forms/registry.ts'
 import { endOf, type EndWork } from '../plan/endOf.ts'
 import { fillAfter } from '../plan/fillAfter.ts'
 import type { PieceSpec, PlannedRound, WayOfRounds } from '../plan/plan.ts'
-import { constructionIn, wayOf } from '../plan/sectionWork.ts'
+import { accentAt, constructionIn, wayOf } from '../plan/sectionWork.ts'
+import type { TextureKind } from '../rounds/texture.ts'
 import { loopsBelow, type SectionId } from '../rounds/round.ts'
 import { sameYarns, type HeldYarns } from '../yarn/strands.ts'
 
@@ -27,6 +28,8 @@ export interface Ahead {
   /** An opening is left in that round, or stands below it: so many chains. */
   readonly opening?: number
   readonly overOpening?: number
+  /** That round alone is worked in a texture. */
+  readonly accent?: TextureKind
   /** Other yarns are taken up there. */
   readonly yarns?: HeldYarns
 }
@@ -38,7 +41,7 @@ const TOLD_AHEAD = 2
 export function whatIsAhead(
   rounds: readonly PlannedRound[],
   place: number,
-  spec?: Pick<PieceSpec, 'form' | 'gauge' | 'construction' | 'sections'>,
+  spec?: Pick<PieceSpec, 'form' | 'gauge' | 'construction' | 'sections' | 'constraints'>,
 ): Ahead | undefined {
   const number = place + 1
   if (spec && fillAfter(spec, { rounds }) === number) return { rounds: 1, fill: true }
@@ -53,7 +56,8 @@ export function whatIsAhead(
     const begins = next.section !== below.section
     const changes = !sameYarns(below, next)
     const [opening, overOpening] = [chainsIn(next), chainsIn(below)]
-    if (!begins && !changes && opening === 0 && overOpening === 0) continue
+    const accent = spec && accentAt(spec, next)
+    if (!begins && !changes && !accent && opening === 0 && overOpening === 0) continue
     return {
       rounds: ahead,
       ...(begins
@@ -67,6 +71,7 @@ export function whatIsAhead(
         : {}),
       ...(opening > 0 ? { opening } : {}),
       ...(overOpening > 0 ? { overOpening } : {}),
+      ...(accent ? { accent: accent.kind } : {}),
       ...(changes ? { yarns: next } : {}),
     }
   }

@@ -1,10 +1,8 @@
 import {
   BODY_STITCHES,
-  numbersOfTexture,
   sectionsOf,
   sectionsWorked,
   STITCHES,
-  TEXTURE_KINDS,
   usualTexture,
   worksIn,
   type KeptSectionWork,
@@ -12,15 +10,15 @@ import {
   type PieceRecord,
   type SectionId,
   type StitchName,
-  type Texture,
   type TextureKind,
-  type WorkshopSettings,
 } from '../../../core/index.ts'
 import { useGauges } from '../../store/queries.ts'
 import { Choices } from '../../ui/Choices.tsx'
 import { SECTION_WORDS } from '../../words/formWords.ts'
 import { TEXTURE_WORDS } from '../../words/textureWords.ts'
+import { AccentsEditor } from './AccentsEditor.tsx'
 import type { PlanModel } from './planModel.ts'
+import { Choice, TextureFields } from './TextureFields.tsx'
 
 /** The stitch of the fabric, and the loops that it is worked into. */
 export function StitchEditor({ model }: { model: PlanModel }) {
@@ -44,6 +42,7 @@ export function StitchEditor({ model }: { model: PlanModel }) {
       {sections.map((section) => (
         <SectionEditor key={section.id} model={model} section={section} first={first?.id ?? ''} />
       ))}
+      <AccentsEditor model={model} />
       <Choices
         heading
         label="Worked into"
@@ -118,7 +117,7 @@ function SectionEditor({ model, section: { id, even = false }, first }: SectionE
       <fieldset className="grid gap-2 border-t rule px-3 py-3">
         <legend className="float-left pb-1 text-16">Texture</legend>
         <TextureFields
-          {...{ name: 'All of it', texture, work, settings }}
+          {...{ name: 'All of it', texture, chosen: work.texture?.kind, settings }}
           usual="Plain"
           onKind={changeTexture}
           onTexture={(next) => change({ ...work, texture: next })}
@@ -139,7 +138,7 @@ function SectionEditor({ model, section: { id, even = false }, first }: SectionE
       />
       {even && (
         <TextureFields
-          {...{ name, texture, work, settings }}
+          {...{ name, texture, chosen: work.texture?.kind, settings }}
           usual={usualWork?.texture ? TEXTURE_WORDS[usualWork.texture.kind].label : 'Plain'}
           onKind={changeTexture}
           onTexture={(next) => change({ ...work, texture: next })}
@@ -188,89 +187,5 @@ function SectionEditor({ model, section: { id, even = false }, first }: SectionE
         </label>
       )}
     </fieldset>
-  )
-}
-
-interface TextureFieldsProps {
-  readonly name: string
-  readonly texture: Texture | undefined
-  readonly work: KeptSectionWork
-  readonly settings: WorkshopSettings
-  /** What it is called while nothing is said. */
-  readonly usual: string
-  readonly onKind: (kind: TextureKind | undefined) => void
-  readonly onTexture: (texture: Texture) => void
-}
-
-/** Which texture, and its few numbers. */
-function TextureFields({ name, texture, work, settings, usual, onKind, onTexture }: TextureFieldsProps) {
-  const words = texture && TEXTURE_WORDS[texture.kind]
-  return (
-    <>
-      <Choice
-        label={`${name}: texture`}
-        value={work.texture?.kind}
-        usual={usual}
-        choices={TEXTURE_KINDS.map((kind) => [kind, TEXTURE_WORDS[kind].label] as const)}
-        onChange={onKind}
-      />
-      {texture && words && (
-        <>
-          <p className="text-16 text-ink-2">{words.detail[settings.terms]}</p>
-          {numbersOfTexture(texture.kind).map(({ number, least, most, usual: first }) => (
-            <label key={number} className="flex items-center justify-between gap-3 text-16">
-              {words.numbers[number]}
-              <select
-                aria-label={`${name}: ${words.numbers[number]?.toLowerCase()}`}
-                className="field w-24"
-                value={texture[number] ?? first}
-                onChange={({ target }) => onTexture({ ...texture, [number]: Number(target.value) })}
-              >
-                {Array.from({ length: most - least + 1 }, (_, index) => (
-                  <option key={index} value={least + index}>
-                    {least + index}
-                  </option>
-                ))}
-              </select>
-            </label>
-          ))}
-        </>
-      )}
-    </>
-  )
-}
-
-interface ChoiceProps<T extends string> {
-  readonly label: string
-  readonly value: T | undefined
-  readonly usual: string
-  /** Whether that can be chosen. */
-  readonly usualWorks?: boolean
-  readonly choices: readonly (readonly [T, string])[]
-  readonly onChange: (value: T | undefined) => void
-}
-
-function Choice<T extends string>({
-  label,
-  value,
-  usual,
-  usualWorks = true,
-  choices,
-  onChange,
-}: ChoiceProps<T>) {
-  return (
-    <select
-      aria-label={label}
-      className="field"
-      value={value ?? ''}
-      onChange={(event) => onChange(event.target.value === '' ? undefined : (event.target.value as T))}
-    >
-      {usualWorks && <option value="">{usual}</option>}
-      {choices.map(([name, words]) => (
-        <option key={name} value={name}>
-          {words}
-        </option>
-      ))}
-    </select>
   )
 }

@@ -64,6 +64,12 @@ function otherwise({ sections }: PieceRecord, spec: PieceSpec | undefined): stri
   return names.map((name) => `, ${name}`).join('')
 }
 
+/** ", 2 accents" */
+function accentWords({ constraints: { accents = [] } }: PieceRecord): string {
+  if (accents.length === 0) return ''
+  return accents.length === 1 ? ', 1 accent' : `, ${accents.length} accents`
+}
+
 interface TitleBlockProps {
   readonly model: PlanModel
   /** Cells in a row: three or four on a desk, two on a tablet, one on a phone. */
@@ -153,8 +159,8 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       <PopoverCell
         className={cell}
         label="Stitch"
-        value={`${STITCHES[piece.stitch].short[settings.terms]}${LOOP_WORDS[construction.loops ?? 'both']}${otherwise(piece, spec)}`}
-        fault={faultAt(fault, 'sections')}
+        value={`${STITCHES[piece.stitch].short[settings.terms]}${LOOP_WORDS[construction.loops ?? 'both']}${otherwise(piece, spec)}${accentWords(piece)}`}
+        fault={faultAt(fault, 'sections', 'constraints.accents')}
       >
         <StitchEditor model={model} />
       </PopoverCell>

@@ -3,7 +3,8 @@ import { familyOf } from '../../forms/registry.ts'
 import { commonMultiple, multipleAt, repeatIn } from '../countsFor.ts'
 import type { PieceSpec, Plan } from '../plan.ts'
 import { planPiece } from '../planPiece.ts'
-import { gaugesOf, stitchIn } from '../sectionWork.ts'
+import { repeatOf } from '../../rounds/texture.ts'
+import { accentAt, gaugesOf, stitchIn } from '../sectionWork.ts'
 import { validateSpec } from '../validateSpec.ts'
 import { sectionsOf, withGirth } from '../wantedAround.ts'
 import type { Compromise, Compromises, PlannedSpec } from './fight.ts'
@@ -19,7 +20,11 @@ const MET = 0.5
 export function countFight({ spec, plan }: PlannedSpec): Compromises | undefined {
   const wall = sectionsOf(spec).find(({ even, lip }) => even && !lip)
   if (!wall || !familyOf(spec.form).towardsGirth) return undefined
-  const repeat = repeatIn(spec.sections, wall.id)
+  const repeat = plan.rounds
+    .filter(({ section }) => section === wall.id)
+    .flatMap((round) => accentAt(spec, round) ?? [])
+    .map(repeatOf)
+    .reduce(commonMultiple, repeatIn(spec.sections, wall.id))
   const asked = askedAround(spec, wall.id)
   if (!spec.constraints?.multiples?.length && repeat === 1 && asked === undefined) return undefined
   const first = plan.rounds.find(({ section }) => section === wall.id)!
