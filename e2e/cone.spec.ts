@@ -16,6 +16,15 @@ test('a new maker plans a cone by keyboard alone; opened, it begins on a chain, 
   await wide.focus()
   await wide.fill('')
   await page.keyboard.type('5 1/2 in')
+  // An angle in place of its length, and the other way round: either takes the other's place.
+  const [along, opens] = [page.getByLabel('How long, along its side?'), page.getByLabel('Or opens by, °')]
+  await opens.fill('200')
+  await expect(along).toHaveValue('')
+  await expect(page.locator('#how-wide-answer')).toContainText(/angle in degrees.*from 5 to/)
+  await opens.fill('60')
+  await expect(page.locator('#how-wide-answer')).toContainText(/\d+ rounds/)
+  await along.fill('18')
+  await expect(opens).toHaveValue('')
   await page.getByRole('button', { name: 'Plan it' }).press('Enter')
   await expect(page).toHaveURL(/plan$/)
   await expect(field(page, 'Across its end')).toHaveValue('14.0')

@@ -186,6 +186,7 @@ export interface Family<F extends { readonly family: string }> {
   towardsGirth?(form: F, sizes: Sizes, girth: number): F
   /** The angle between its sides, degrees, where it may be asked for in place of a length. */
   readonly angle?: {
+    readonly insteadOf: Exclude<keyof F & string, 'family'>
     readonly least: number
     readonly most: number
     of(form: F, sizes: Sizes): number

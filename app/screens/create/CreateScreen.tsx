@@ -2,7 +2,11 @@ import { useCallback, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import {
   FAMILY_NAMES,
+  familyOf,
+  formOf,
   newPiece,
+  roundedForm,
+  sizesOf,
   specOf,
   UNMEASURED_GAUGE,
   usualForm,
@@ -10,6 +14,7 @@ import {
   type FamilyName,
   type GaugeRecord,
   type Plan,
+  type StoredForm,
 } from '../../../core/index.ts'
 import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
 import type { FitWords } from '../../drawing/PlanOverlay.tsx'
@@ -60,16 +65,17 @@ export function CreateScreen() {
   const gaugeId = chosenGauge ?? joined?.gauge.id ?? ''
   const gauge: GaugeRecord = gauges?.find(({ id }) => id === gaugeId) ?? { ...UNMEASURED_GAUGE, id: 'sketch' }
   const asked = formAsked(usualForm(family), answers, sizes)
-  const spec = asked.form && specOf(newPiece({ ...SKETCH, form: asked.form }), gauge, settings.pace)
+  const form = asked.form && withAngle(asked.form, asked.degrees, gauge, settings.pace)
+  const spec = form && specOf(newPiece({ ...SKETCH, form }), gauge, settings.pace)
   const { plan, fault } = usePlan(spec)
   const refused = fault && refusalFrom(fault, sizes.speech)
   const problem = asked.problem ?? refused
   const begin = async () => {
-    if (!asked.form || problem || nameRefused || busy) return
+    if (!form || problem || nameRefused || busy) return
     setBusy(true)
     try {
       const piece = await createPiece({
-        form: asked.form,
+        form,
         uses: usualSizesOf(family).find(({ key }) => key === usual)?.uses ?? [],
         ...(gaugeId ? { gaugeId } : {}),
         ...(joined
@@ -145,7 +151,7 @@ export function CreateScreen() {
           <button
             type="submit"
             className="button-ink"
-            disabled={!asked.form || problem !== undefined || nameRefused || busy}
+            disabled={!form || problem !== undefined || nameRefused || busy}
           >
             Plan it
           </button>
@@ -167,6 +173,19 @@ export function CreateScreen() {
       </main>
     </div>
   )
+}
+
+/** A form whose length comes from an angle, in the stitches of a gauge. */
+function withAngle(
+  form: StoredForm,
+  degrees: number | undefined,
+  gauge: GaugeRecord,
+  pace: number,
+): StoredForm {
+  const { angle } = familyOf(form)
+  if (!angle || degrees === undefined) return form
+  const sizes = sizesOf(specOf(newPiece({ ...SKETCH, form }), gauge, pace))
+  return roundedForm(angle.towards(formOf(form), sizes, degrees))
 }
 
 const discRadius = (width: number): number => Math.max(60, Math.min(250, (width - 8) / (2 + Math.PI / 2 - 1)))

@@ -1,6 +1,7 @@
 import { ToggleGroup } from 'radix-ui'
 import {
   FAMILY_NAMES,
+  familyOf,
   fieldsOf,
   isAsked,
   usualForm,
@@ -14,7 +15,7 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { OutlineEditor } from '../shape/OutlineEditor.tsx'
-import type { Answers } from './formAsked.ts'
+import { ANGLE, type Answers } from './formAsked.ts'
 
 /** What it must fit: one of the families. */
 export function FormChoice({
@@ -63,6 +64,7 @@ export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault
   const valueOf = (key: string) => answers[key] ?? others[key]
   const fields = fieldsOf(family).filter((field) => isAsked(field, valueOf))
   const [main, further] = [fields.filter(isMain), fields.filter((field) => !isMain(field))]
+  const { angle } = familyOf(usualForm(family))
   const question = (field: AnyField, index: number) => (
     <Question
       key={`${family} ${field.key}`}
@@ -72,13 +74,24 @@ export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault
       first={index === 0}
       wrong={fault === `form.${field.key}`}
       valueOf={valueOf}
-      onAnswer={(text) => onAnswer({ [field.key]: text })}
+      onAnswer={(text) =>
+        onAnswer({ [field.key]: text, ...(field.key === angle?.insteadOf ? { [ANGLE]: '' } : {}) })
+      }
     />
   )
   return (
     <>
       <div className="grid grid-cols-[repeat(auto-fit,minmax(9rem,1fr))] items-end gap-x-6 gap-y-3 bg-tape p-4">
         {main.map(question)}
+        {angle && (
+          <SizeQuestion
+            question="Or opens by, °"
+            placeholder="40"
+            text={answers[ANGLE] ?? ''}
+            wrong={fault === `form.${ANGLE}`}
+            onAnswer={(text) => onAnswer({ [ANGLE]: text, [angle.insteadOf]: '' })}
+          />
+        )}
       </div>
       {usualSizesOf(family).length > 0 && <UsualSizes {...{ family, onAnswer, usual, onUsual }} />}
       {further.length > 0 && (
@@ -191,11 +204,28 @@ function Question({ field, family, text, first, wrong, valueOf, onAnswer }: Ques
     )
   }
   return (
+    <SizeQuestion
+      question={words.question}
+      placeholder={sizes.full(sizes.unit === 'in' ? Math.round(field.usual / 12.7) * 12.7 : field.usual)}
+      {...{ text, first, wrong, onAnswer }}
+    />
+  )
+}
+
+interface SizeQuestionProps extends Pick<QuestionProps, 'text' | 'wrong' | 'onAnswer'> {
+  readonly question: string
+  readonly placeholder: string
+  readonly first?: boolean
+}
+
+/** A size, asked large. */
+function SizeQuestion({ question, placeholder, text, first = false, wrong, onAnswer }: SizeQuestionProps) {
+  return (
     <label className="grid gap-1">
-      <span className="slab text-18 leading-tight">{words.question}</span>
+      <span className="slab text-18 leading-tight">{question}</span>
       <input
         className="slab w-full border-b-2 rule bg-transparent text-36 outline-none placeholder:text-ink/60"
-        placeholder={sizes.full(sizes.unit === 'in' ? Math.round(field.usual / 12.7) * 12.7 : field.usual)}
+        placeholder={placeholder}
         inputMode="decimal"
         autoComplete="off"
         autoFocus={first}

@@ -33,3 +33,13 @@ test('the first answer that cannot be is said at its field', () => {
   expect(form).toBeUndefined()
   expect(problem).toMatchObject({ path: 'form.ease', text: expect.stringMatching(/From −10% to 20%/) })
 })
+
+test('an angle stands in for the length that comes from it, and not beside it', () => {
+  const cone = usualForm('cone')
+  expect(formAsked(cone, { to: '14' }, sizes)).toEqual({})
+  expect(formAsked(cone, { to: '14', angle: '60' }, sizes)).toMatchObject({ degrees: 60, form: { to: 140 } })
+  const both = formAsked(cone, { to: '14', angle: '60', length: '20' }, sizes)
+  expect([both.degrees, both.form]).toMatchObject([undefined, { length: 200 }])
+  expect(formAsked(cone, { to: '14', angle: '300' }, sizes).problem?.path).toBe('form.angle')
+  expect(formAsked(usualForm('disc'), { across: '22', angle: '60' }, sizes).degrees).toBeUndefined()
+})

@@ -1,6 +1,16 @@
-import { fieldsOf, isAsked, type AnyField, type OutlinePoint, type StoredForm } from '../../../core/index.ts'
-import { parsePercent } from '../../ui/parseCount.ts'
+import {
+  familyOf,
+  fieldsOf,
+  isAsked,
+  type AnyField,
+  type OutlinePoint,
+  type StoredForm,
+} from '../../../core/index.ts'
+import { parseCount, parsePercent } from '../../ui/parseCount.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
+
+/** The answer that is an angle, in place of a length. */
+export const ANGLE = 'angle'
 
 /** What is typed or chosen so far, by field; of an outline its points, as they are kept. */
 export type Answers = Readonly<Record<string, string>>
@@ -12,13 +22,21 @@ interface Problem {
 
 /**
  * The form that is asked for, once every size that has no usual value is there; or the first answer that cannot be.
- * Shares and choices are as usual until somebody says otherwise.
+ * Shares and choices are as usual until somebody says otherwise. With an angle the length that comes from it is still
+ * to be worked out, by the stitches.
  */
 export function formAsked(
   usual: StoredForm,
   answers: Answers,
   sizes: Pick<Sizes, 'parse'>,
-): { readonly form?: StoredForm; readonly problem?: Problem } {
+): { readonly form?: StoredForm; readonly degrees?: number; readonly problem?: Problem } {
+  const { angle } = familyOf(usual)
+  const angleText = angle ? (answers[ANGLE]?.trim() ?? '') : ''
+  const degrees =
+    angle && angleText !== '' && (answers[angle.insteadOf]?.trim() ?? '') === ''
+      ? parseCount(angle.least, angle.most, 'an angle in degrees')(angleText)
+      : undefined
+  if (degrees && !degrees.ok) return { problem: { path: `form.${ANGLE}`, text: degrees.message } }
   const values: Record<string, number | string | readonly OutlinePoint[]> = {}
   let missing = false
   for (const field of fieldsOf(usual.family)) {
@@ -33,7 +51,8 @@ export function formAsked(
     } else if (field.kind === 'choice') {
       values[field.key] = text === '' ? field.choices[0]! : text
     } else if (text === '') {
-      if (field.kind === 'length' && !field.while) missing = true
+      const given = degrees && field.key === angle?.insteadOf
+      if (field.kind === 'length' && !field.while && !given) missing = true
       else values[field.key] = field.usual
     } else {
       const read = readSize(field, text, sizes)
@@ -41,7 +60,7 @@ export function formAsked(
       values[field.key] = read.value
     }
   }
-  return missing ? {} : { form: { ...usual, ...values } }
+  return missing ? {} : { form: { ...usual, ...values }, ...(degrees?.ok ? { degrees: degrees.value } : {}) }
 }
 
 type SizeOf = Extract<AnyField, { least: number }>

@@ -165,6 +165,7 @@ export const cone: Family<ConeForm> = {
   },
   end: ({ end }) => end,
   angle: {
+    insteadOf: 'length',
     least: 5,
     most: Math.floor((360 / Math.PI) * Math.asin(FLATTEST)),
     of(form, sizes) {
