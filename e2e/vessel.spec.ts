@@ -307,4 +307,16 @@ test('its wall is pulled to and from its axis by whole rounds of the base, which
   // A stitch of 7.6 mm of 57 cm is a little over 1%.
   await expect(snug).toHaveValue('3')
   await expect(field(page, 'Head around')).toHaveValue('57.0')
+  // On a tablet it stands at the end of the rows, and goes with the finger.
+  await page.setViewportSize({ width: 834, height: 1194 })
+  const end = page.getByRole('slider', { name: 'Wall: how far around' })
+  await end.scrollIntoViewIfNeeded()
+  const at = (await end.locator('rect').first().boundingBox())!
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(at.x + at.width / 2 - 60, at.y + at.height / 2, { steps: 6 })
+  await page.mouse.up()
+  expect(Number(await snug.inputValue())).toBeGreaterThan(8)
+  await end.press('ArrowRight')
+  await expect(field(page, 'Head around')).toHaveValue('57.0')
 })

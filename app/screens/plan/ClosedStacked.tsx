@@ -1,4 +1,5 @@
 import { useCallback, useMemo } from 'react'
+import { wallOf } from '../../../core/index.ts'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
 import { HeadBehind } from '../../drawing/HalfSection.tsx'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
@@ -10,7 +11,8 @@ import { wordsOf } from '../../words/formWords.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
 import { CrownWords } from './CrownWords.tsx'
 import { PieceDrawing } from './PieceDrawing.tsx'
-import { headOf } from './planModel.ts'
+import { girthHandles } from './girthHandles.ts'
+import { headOf, pulledGirth } from './planModel.ts'
 import type { StackedProps } from './StackedDrawings.tsx'
 
 const TALLEST = 560
@@ -34,12 +36,32 @@ export function ClosedStacked(props: StackedProps & { readonly worn: boolean }) 
     (held?: number) => unrolled(plan, { scale: held ?? scale, x, y, cut: UNROLL_CUT, mirrored, bend }),
     [plan, scale, x, y, mirrored, bend],
   )
+  const sizes = useSizes()
+  const girth = pulledGirth(model, spec, sizes)
+  /** Halfway down its wall, along the part of its rows that is rolled out. */
+  const walls = plan.rounds.filter(({ section }) => section === wallOf(spec).id)
+  const middle = walls[Math.floor(walls.length / 2)]
+  const halfway = middle && bend < middle.at.arc ? middle.at.arc - bend : undefined
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
       <CrownWords plan={plan} spec={spec} guess={guess} />
       {worn && <AsWorn {...{ model, plan, spec, width, mirrored, guess }} />}
       {unrolls && (
-        <PieceDrawing {...{ model, spec, viewAt, width, lit, onPoint }} height={(disc + deep) * scale + 30} />
+        <PieceDrawing
+          {...{ model, spec, viewAt, width, lit, onPoint }}
+          height={(disc + deep) * scale + 30}
+          handles={({ scale: px }) =>
+            halfway === undefined
+              ? []
+              : girthHandles(girth, {
+                  x,
+                  y: y + (disc + halfway) * px,
+                  px,
+                  share: 1 - UNROLL_CUT,
+                  mirrored,
+                })
+          }
+        />
       )}
     </div>
   )

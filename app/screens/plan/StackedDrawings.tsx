@@ -10,7 +10,8 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
 import { HowItSits } from './HowItSits.tsx'
 import { PieceDrawing } from './PieceDrawing.tsx'
-import { pulledSize, type PlanModel } from './planModel.ts'
+import { girthHandles } from './girthHandles.ts'
+import { pulledGirth, pulledSize, type PlanModel } from './planModel.ts'
 
 export interface StackedProps {
   readonly model: PlanModel
@@ -69,6 +70,7 @@ export function WallStacked(props: StackedProps & { readonly laid: boolean }) {
     (held?: number) => rows(plan, { scale: held ?? scale, x, y: 4, mirrored }),
     [plan, scale, x, mirrored],
   )
+  const girth = pulledGirth(model, spec, sizes)
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
       {laid && (
@@ -88,7 +90,13 @@ export function WallStacked(props: StackedProps & { readonly laid: boolean }) {
         </div>
       )}
       {unrolls && (
-        <PieceDrawing {...{ model, spec, viewAt, width, lit, onPoint }} height={long * scale + 40} />
+        <PieceDrawing
+          {...{ model, spec, viewAt, width, lit, onPoint }}
+          height={long * scale + 40}
+          handles={({ scale: px }) =>
+            girthHandles(girth, { x, y: 4 + (long / 2) * px, px, share: 1, mirrored })
+          }
+        />
       )}
     </div>
   )

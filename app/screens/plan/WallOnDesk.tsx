@@ -1,8 +1,6 @@
 import { useCallback } from 'react'
 import { LaidFlat } from '../../drawing/LaidFlat.tsx'
-import type { Handle } from '../../drawing/PlanDrawing.tsx'
 import { rows } from '../../drawing/views/rows.ts'
-import type { View } from '../../drawing/views/view.ts'
 import { sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -11,6 +9,7 @@ import type { OnDeskProps } from './FlatOnDesk.tsx'
 import { HowItSits } from './HowItSits.tsx'
 import { PieceDrawing } from './PieceDrawing.tsx'
 import { MARGIN } from './planLayout.ts'
+import { girthHandles } from './girthHandles.ts'
 import { pulledGirth } from './planModel.ts'
 
 const TOP = 12
@@ -37,13 +36,6 @@ export function WallOnDesk(props: OnDeskProps & { readonly rowsTop: number }) {
     [plan, scale, x, rowsTop, mirrored],
   )
   const girth = pulledGirth(model, spec, sizes)
-  /** At the ends of its rows, halfway down. */
-  const girthHandles = ({ scale: px }: View): Handle[] => {
-    if (!girth) return []
-    const side = mirrored ? -1 : 1
-    const at = { x: x + side * girth.value * px, y: rowsTop + (long / 2) * px }
-    return [{ grip: { at, turned: 0, along: (point) => (side * (point.x - x)) / px }, pulled: girth }]
-  }
   const laid = width - 2 * MARGIN - blockWidth - 24
   const said = sayAllPromised(plan.finished.promises, sizes, guess)
   return (
@@ -51,7 +43,9 @@ export function WallOnDesk(props: OnDeskProps & { readonly rowsTop: number }) {
       <div className="absolute inset-0">
         <PieceDrawing
           {...{ model, spec, viewAt, width, height, lit, onPoint, leaderTo }}
-          handles={girthHandles}
+          handles={({ scale: px }) =>
+            girthHandles(girth, { x, y: rowsTop + (long / 2) * px, px, share: 1, mirrored })
+          }
         />
       </div>
       <div
