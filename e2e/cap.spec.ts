@@ -331,3 +331,35 @@ test('wishes that fight: a flat crown and its wall, a depth and whole rounds, a 
   await increases.click()
   await expect(field(page, 'Stitches around the wall')).toHaveValue('')
 })
+
+test('from a round on its wall is of another gauge, on a phone as well: kept, moved, and told at the hook', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`${cap}/plan`)
+  const outcome = page.getByText(/^\d+ rounds, [\d,]+ stitches/)
+  const before = await outcome.innerText()
+  const stitch = page.getByRole('button', { name: /^Stitch/ })
+  await stitch.click()
+  await page.getByRole('button', { name: 'Wall: from a round on' }).click()
+  const from = field(page, 'Wall, part 2: from round')
+  await expect(from).toHaveValue(/^\d+$/)
+  await from.fill('300')
+  await expect(page.getByText(/a round of it.*from \d+ to \d+/i).first()).toBeVisible()
+  await from.fill('20')
+  await page.getByLabel('Wall, part 2: gauge').selectOption({ index: 1 })
+  await page.keyboard.press('Escape')
+  await expect(stitch).toContainText('wall, part 2 otherwise')
+  await page.reload()
+  await stitch.click()
+  await expect(from).toHaveValue('20')
+  await page.keyboard.press('Escape')
+  // Stitches of another width: others of them go around.
+  await expect(outcome).not.toHaveText(before)
+  await workTo(page, `${cap}/plan`, 18)
+  await page.getByRole('button', { name: /: on to Rnd 19$/ }).press('Enter')
+  await expect(
+    page.getByText(/^Next round: part 2 of the wall begins; take the hook and strands of its gauge/),
+  ).toBeVisible()
+})

@@ -1,8 +1,8 @@
-import type { Ahead } from '../../core/index.ts'
+import { partOf, type Ahead } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { endWords } from './closingWords.ts'
 import { TEXTURE_WORDS } from './textureWords.ts'
-import { SECTION_WORDS } from './formWords.ts'
+import { sectionName } from './formWords.ts'
 
 /** What is to come, for somebody at the hook: "Next round: turn up into the wall, through the back loops." */
 export function aheadSentence(
@@ -23,11 +23,12 @@ export function aheadSentence(
   if (fill) return 'After this round: fill it, while two fingers still fit.'
   if (draw !== undefined) return `After this round: draw the last ${draw} stitches together with the tail.`
   const when = rounds === 1 ? 'Next round' : `In ${rounds} rounds`
-  const { opening, overOpening, accent, yarns } = more
+  const { tools, opening, overOpening, accent, yarns } = more
   const what = [
     ...(section
       ? [turn(section, { hangs, backLoops: backLoops === true, widens: widens === true, behind })]
       : []),
+    ...(tools ? ['take the hook and strands of its gauge'] : []),
     ...(way ? [WAYS[way]] : []),
     ...(opening ? [`an opening is left, ${opening} chains`] : []),
     ...(overOpening ? [`work ${overOpening} stitches into the chains of the opening`] : []),
@@ -61,7 +62,10 @@ function turn(
 ): string {
   if (section === 'in') return 'the widest place is behind, it closes again'
   if (section === 'lip') return 'a lip, through the front loops'
-  const name = (SECTION_WORDS[section] ?? 'next part').toLowerCase()
+  const name = sectionName(section).toLowerCase()
+  const part = partOf(section)
+  if (part !== section)
+    return `part ${section.slice(part.length + 1)} of the ${sectionName(part).toLowerCase()} begins`
   if (section !== 'wall') return `the ${name} begins`
   if (behind !== undefined) return `the wall goes up behind the lip, through the back loops of Rnd ${behind}`
   if (backLoops) return 'turn the corner into the wall, through the back loops'

@@ -7,7 +7,7 @@ import {
   type Fight,
 } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
-import { SECTION_WORDS } from './formWords.ts'
+import { sectionName } from './formWords.ts'
 import { MEASURE_WORDS } from './measureWords.ts'
 import { percent } from './wording.ts'
 
@@ -21,7 +21,7 @@ export function asksWords({ fight, ways }: Compromises, sizes: Sizes): [string, 
       return [`${fight.asked} stitches are settled on.`, asks + divides]
     }
     case 'bend': {
-      const part = (SECTION_WORDS[fight.section] ?? 'flat part').toLowerCase()
+      const part = sectionName(fight.section).toLowerCase()
       return [
         `The ${part} does not lie flat.`,
         `To be ${sizes.full(fight.across)} across, as its wall is, it takes ${fight.rounds.toFixed(1)} rounds.`,

@@ -1,4 +1,10 @@
-import type { FamilyName, OutlinePoint, SectionId, StoredForm } from '../../core/index.ts'
+import {
+  partOf,
+  type FamilyName,
+  type OutlinePoint,
+  type SectionId,
+  type StoredForm,
+} from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 
 interface FormWords<F> {
@@ -17,7 +23,7 @@ interface FormWords<F> {
 }
 
 /** Stretches of a piece, as a maker calls them. */
-export const SECTION_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
+const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   flat: 'Disc',
   base: 'Base',
   out: 'Widest',
@@ -26,6 +32,13 @@ export const SECTION_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   wall: 'Wall',
   lip: 'Lip',
   brim: 'Brim',
+}
+
+/** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */
+export function sectionName(section: SectionId): string {
+  const part = partOf(section)
+  const name = PART_WORDS[part] ?? part
+  return part === section ? name : `${name}, part ${section.slice(part.length + 1)}`
 }
 
 type Of<N extends FamilyName> = Extract<StoredForm, { family: N }>

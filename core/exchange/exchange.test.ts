@@ -67,7 +67,11 @@ test('what work was begun on is read back: a part in a spiral, an opening too ti
     drawnSpec({ foot: 'open', of: 'object', ease: -0.05, between: 'straight' }),
     coneSpec({}),
     { ...discSpec(200), constraints: { accents: [{ round: 6, texture: usualAccent('popcorn') }] } },
-    { ...capSpec({ head: 560 }), constraints: { wallCount: 72 } },
+    {
+      ...capSpec({ head: 560 }),
+      constraints: { wallCount: 72, splits: [{ part: 'wall', along: 40 }] },
+      sections: { 'wall-2': { stitch: 'hdc' as const } },
+    },
     ballSpec({}),
     tubeSpec({}),
   ]

@@ -118,6 +118,9 @@ export const constraints = Joi.object({
       ),
     )
     .max(20),
+  splits: Joi.array()
+    .items(record({ part: id, along: within('along') }))
+    .max(10),
   accents: Joi.array()
     .items(record({ round: round.min(2), texture }))
     .max(100),

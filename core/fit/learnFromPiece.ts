@@ -1,8 +1,9 @@
 import type { Evidence } from '../gauge/evidence.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { familyOf } from '../forms/registry.ts'
-import { textureIn } from '../plan/sectionWork.ts'
+import { gaugeIn, textureIn } from '../plan/sectionWork.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
+import { partOf } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import { seenOf, sizeSeen, type PieceReading } from './pieceReading.ts'
 
@@ -23,8 +24,11 @@ export function learnFromPiece(
     construction: { start, loops },
   } = spec
   const worked = rounds.slice(0, reading.afterRound)
-  // A texture tells nothing sure of the plain stitch, nor does what filling stretches.
-  if (worked.some(({ section }) => textureIn(spec, section)) || familyOf(spec.form).closes) return undefined
+  // A texture tells nothing sure of the plain stitch, nor does what filling stretches, nor two fabrics of one.
+  const parts = new Set(worked.map(({ section }) => section))
+  const gauges = new Set([...parts].map((section) => gaugeIn(spec, section)))
+  if ([...parts].some((section) => textureIn(spec, section)) || gauges.size > 1 || familyOf(spec.form).closes)
+    return undefined
   const taken = {
     // One a piece and state: measured again, it takes the place of what was measured before.
     id: `${reading.washed ? 'washed' : 'piece'}-${reading.copyId}`.slice(0, 64),
@@ -73,7 +77,7 @@ const UPRIGHT = 0.98
 /** How many rounds a wall has that stands straight up from the table; none when it leans, or turns over softly. */
 function uprightOf(rounds: readonly PlannedRound[]): number | undefined {
   const last = rounds.at(-1)!
-  const wall = rounds.filter(({ section }) => section === last.section).length
+  const wall = rounds.filter(({ section }) => partOf(section) === partOf(last.section)).length
   const below = rounds[rounds.length - wall - 1]
   if (!below || below.at.z > (last.at.arc - below.at.arc) * (1 - UPRIGHT)) return undefined
   return last.at.z >= UPRIGHT * (last.at.arc - below.at.arc) ? wall : undefined

@@ -4,7 +4,7 @@ import { cap, type CapForm } from './cap/cap.ts'
 import { cone, type ConeForm } from './cone/cone.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
 import { drawn, type DrawnForm } from './drawn/drawn.ts'
-import type { SectionId } from '../rounds/round.ts'
+import { partOf, type SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
@@ -34,7 +34,7 @@ export const familyOf = ({ family }: Form | StoredForm): AnyFamily => FAMILIES[f
 
 /** Where a tape is laid at a round of a section. */
 export const tapeAt = (form: Form | StoredForm, section: SectionId): readonly TapePlace[] =>
-  familyOf(form).tape.filter((place) => place.in?.includes(section) ?? true)
+  familyOf(form).tape.filter((place) => place.in?.includes(partOf(section)) ?? true)
 
 /** A kept form as it is planned from. */
 export function formOf(stored: StoredForm): Form {

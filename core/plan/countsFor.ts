@@ -3,7 +3,7 @@ import { spreadCounts } from '../counts/spreadCounts.ts'
 import { betaOf, deviationFrom, type CountsProblem } from '../counts/countsProblem.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import type { Outline } from '../forms/family.ts'
-import type { SectionId } from '../rounds/round.ts'
+import { partOf, type SectionId } from '../rounds/round.ts'
 import { repeatOfRim } from '../rounds/rim.ts'
 import { repeatOf } from '../rounds/texture.ts'
 import type { Slit } from './openings.ts'
@@ -146,9 +146,9 @@ function problemOf(
   }
   // Of a wall that has begun, what it has is a fact.
   const wall = all.find(({ section }) => section.even && !section.lip)?.section.id
-  const begun = fromRound > 1 && rounds[0]!.section.id === wall
+  const begun = fromRound > 1 && partOf(rounds[0]!.section.id) === wall
   const settled = ({ section }: RoundAsked) =>
-    section.id === wall && !begun ? constraints?.wallCount : undefined
+    partOf(section.id) === wall && !begun ? constraints?.wallCount : undefined
   const even = rounds.map(
     (round, index) =>
       isEdging(round.stitch) ||
@@ -193,7 +193,7 @@ function problemOf(
 
 /** Fitted fabric that widens or narrows to its end. */
 const slopes = (section: Outline, all: readonly RoundAsked[]): boolean =>
-  section.guide.lies === 'fitted' && !section.even && section.id === all.at(-1)!.section.id
+  section.guide.lies === 'fitted' && !section.even && partOf(section.id) === partOf(all.at(-1)!.section.id)
 
 /** What the count of a round must divide by: of the rules that have begun, in any order, the latest. */
 export function multipleAt(constraints: Constraints | undefined, round: number): number {

@@ -65,6 +65,8 @@ export interface Constraints {
   /** From the round on, counts must divide by this. */
   readonly multiples?: readonly { readonly fromRound: number; readonly of: number }[]
   readonly openings?: readonly Opening[]
+  /** Where parts of the form are worked otherwise from somewhere on: as sections of their own. */
+  readonly splits?: readonly Split[]
   /** Single rounds in a texture of their own: they carry no increases, and their neighbours take those over. */
   readonly accents?: readonly Accent[]
 }
@@ -73,6 +75,12 @@ export interface Constraints {
 export interface Accent {
   readonly round: number
   readonly texture: Texture
+}
+
+/** So far along a part of the form, mm, another section begins. */
+export interface Split {
+  readonly part: SectionId
+  readonly along: number
 }
 
 /** A slit that is left in a round: chains over stitches that are skipped. */

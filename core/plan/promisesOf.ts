@@ -1,4 +1,5 @@
 import { familyOf } from '../forms/registry.ts'
+import { partOf } from '../rounds/round.ts'
 import { doubtOf, measured, type Promised } from '../lay/measures.ts'
 import type { PlannedRound } from './plan.ts'
 import { sizesOf, type PieceToOutline } from './wantedAround.ts'
@@ -9,7 +10,7 @@ export function promisesOf(spec: PieceToOutline, { asEdge, number, section }: Pl
   const { thickness } = sizesOf(spec)
   return familyOf(form)
     .measures(form)
-    .filter((measure) => measure.in?.includes(section) ?? true)
+    .filter((measure) => measure.in?.includes(partOf(section)) ?? true)
     .map(({ of }) => ({
       of,
       at: number,

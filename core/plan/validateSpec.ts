@@ -1,4 +1,4 @@
-import { stitchOf } from '../errors/sentence.ts'
+import { lengthOf, stitchOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { familyOf } from '../forms/registry.ts'
 import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
@@ -8,7 +8,7 @@ import { commonMultiple, multipleAt, repeatIn } from './countsFor.ts'
 import type { Constraints, PieceSpec } from './plan.ts'
 import { validateOpenings } from './openings.ts'
 import { gaugesOf, stitchIn, textureIn } from './sectionWork.ts'
-import { sectionsOf, sizesOf } from './wantedAround.ts'
+import { maySplit, partsOf, sectionsOf, sizesOf } from './wantedAround.ts'
 
 /**
  * Refuses what cannot be planned, before any computing.
@@ -30,6 +30,7 @@ export function validateSpec(spec: PieceSpec): void {
   validateSize(spec)
   validateTextures(spec)
   validateAccents(spec)
+  validateSplits(spec)
   validateOpenings(spec)
   validateFirstCount(spec)
   validateWallCount(spec)
@@ -204,6 +205,28 @@ function validateTextures(spec: PieceSpec): void {
         `Work this part in ${BODY_STITCHES.filter(hasPost).map(stitchOf).join(', ')}.`,
       )
     }
+  }
+}
+
+/** Where parts are worked otherwise from somewhere on: in a part that can be, with a round or more on either side. */
+function validateSplits(spec: PieceSpec): void {
+  const parts = partsOf(spec)
+  for (const { part, along } of spec.constraints?.splits ?? []) {
+    const found = parts.find(({ id }) => id === part)
+    if (!found || !maySplit(found, parts)) {
+      throw new SpecError(
+        'constraints.splits',
+        'This part cannot be worked otherwise from somewhere on.',
+        'Take the change out.',
+      )
+    }
+    const { length } = found.guide
+    if (along > 0 && along < length) continue
+    throw new SpecError(
+      'constraints.splits',
+      `A change ${lengthOf(along)} along is beyond its part of the piece.`,
+      `Up to ${lengthOf(Math.floor(length))}.`,
+    )
   }
 }
 

@@ -14,11 +14,38 @@ export function sizesOf({ construction, stitch, gauge }: Omit<PieceToOutline, 'f
   return { w, h, start: startOfFabric(construction.start, stitch, w, h), thickness: THICK * yarnDiameter }
 }
 
-export type PieceToOutline = Pick<PieceSpec, 'form' | 'construction' | 'stitch' | 'gauge' | 'sections'>
+export type PieceToOutline = Pick<
+  PieceSpec,
+  'form' | 'construction' | 'stitch' | 'gauge' | 'sections' | 'constraints'
+>
 
-/** The sections of a spec's form, in working order. */
-export const sectionsOf = (spec: PieceToOutline): readonly Outline[] =>
+/** The parts of a spec's form, in working order. */
+export const partsOf = (spec: PieceToOutline): readonly Outline[] =>
   familyOf(spec.form).sections(spec.form, sizesOf(spec))
+
+/** The sections of a spec's form, in working order: its parts, those that are split in as many as they are. */
+export const sectionsOf = (spec: PieceToOutline): readonly Outline[] =>
+  partsOf(spec).flatMap((part, _, parts) => {
+    const splits = (spec.constraints?.splits ?? [])
+      .filter(({ part: id, along }) => id === part.id && along > 0 && along < part.guide.length)
+      .map(({ along }) => along)
+      .sort((one, other) => one - other)
+    return splits.length > 0 && maySplit(part, parts) ? splitAt(part, splits) : [part]
+  })
+
+/** Whether a part can be worked otherwise from somewhere on: what closes again undoes what it did. */
+export const maySplit = ({ id, lip, mirrors }: Outline, parts: readonly Outline[]): boolean =>
+  !lip && mirrors === undefined && parts.every((other) => other.mirrors !== id)
+
+function splitAt(part: Outline, splits: readonly number[]): Outline[] {
+  const { guide } = part
+  return [0, ...splits].map((from, index, all): Outline => {
+    const length = (all[index + 1] ?? guide.length) - from
+    const cut = { length, lies: guide.lies, perimeter: (along: number) => guide.perimeter(from + along) }
+    if (index === 0) return { ...part, guide: cut }
+    return { id: `${part.id}-${index + 1}`, guide: cut, ...(part.even ? { even: true } : {}) }
+  })
+}
 
 /** The section that goes around what a piece is made for: the first that keeps its count, or else its last. */
 export function wallOf(spec: PieceToOutline): Outline {

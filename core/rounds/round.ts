@@ -4,8 +4,11 @@ import { stitchesConsumed, stitchesProduced, type Step } from './steps.ts'
 
 /** Names a round for as long as there is one: it survives a re-plan of the rounds after it. */
 export type RoundId = string
-/** A stretch of the form in working order: base, wall, brim. */
+/** A stretch of the form in working order: base, wall, brim; worked otherwise from somewhere on, also wall-2. */
 export type SectionId = string
+
+/** The part of the form that a section is of: of `wall-2`, `wall`. */
+export const partOf = (section: SectionId): SectionId => section.replace(/-\d+$/, '')
 /** A gauge with its stitch, loops and texture, by the name that a spec has for it. */
 export type FabricKey = StitchName
 

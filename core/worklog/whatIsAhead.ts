@@ -2,7 +2,7 @@ import { familyOf } from '../forms/registry.ts'
 import { endOf, type EndWork } from '../plan/endOf.ts'
 import { fillAfter } from '../plan/fillAfter.ts'
 import type { PieceSpec, PlannedRound, WayOfRounds } from '../plan/plan.ts'
-import { accentAt, constructionIn, wayOf } from '../plan/sectionWork.ts'
+import { accentAt, constructionIn, gaugeIn, wayOf } from '../plan/sectionWork.ts'
 import type { TextureKind } from '../rounds/texture.ts'
 import { loopsBelow, type SectionId } from '../rounds/round.ts'
 import { sameYarns, type HeldYarns } from '../yarn/strands.ts'
@@ -21,6 +21,8 @@ export interface Ahead {
   /** It is filled before that round, or its last stitches are drawn together. */
   readonly fill?: true
   readonly draw?: number
+  /** It has a gauge of its own: another hook, or other strands. */
+  readonly tools?: true
   /** From that round on rounds pass into one another in this way. */
   readonly way?: WayOfRounds
   /** Its end is closed so once that is done. */
@@ -67,6 +69,7 @@ export function whatIsAhead(
             widens: below.count > below.from,
             ...(next.into === undefined ? {} : { behind: next.into }),
             ...(spec ? newWay(spec, below, next) : {}),
+            ...(spec && gaugeIn(spec, next.section) !== gaugeIn(spec, below.section) ? { tools: true } : {}),
           }
         : {}),
       ...(opening > 0 ? { opening } : {}),

@@ -1,4 +1,4 @@
-import type { Plan, PlannedRound } from '../../../core/index.ts'
+import { partOf, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
 import { footOf, rowOf, span, type Point, type View } from './view.ts'
@@ -35,7 +35,7 @@ export function bendOf(plan: Plan): number {
   const { section } = rounds[0]!
   const out = rounds.findLastIndex((round, index) => {
     // What widens again below a wall is its brim or its mouth.
-    if (round.section !== section) return false
+    if (partOf(round.section) !== section) return false
     const below = rounds[index - 1]?.at ?? { radius: plan.hole, arc: plan.hole }
     return round.at.radius - below.radius >= GOES_UP * (round.at.arc - below.arc)
   })
@@ -46,7 +46,7 @@ export function bendOf(plan: Plan): number {
 export function lastOfCrown({ rounds }: Plan): PlannedRound | undefined {
   const { section } = rounds[0]!
   const widest = rounds.findLast(
-    (round) => round.section === section && round.number > 1 && round.count > round.from,
+    (round) => partOf(round.section) === section && round.number > 1 && round.count > round.from,
   )
   return widest === rounds.at(-1) ? undefined : widest
 }

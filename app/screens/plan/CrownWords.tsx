@@ -2,7 +2,7 @@ import { familyOf, measured, offTheLine, wallFit, type PieceSpec, type Plan } fr
 import { useSizes } from '../../ui/useSizes.ts'
 import { lastOfCrown } from '../../drawing/views/viewOf.ts'
 import { closingWords } from '../../words/closingWords.ts'
-import { SECTION_WORDS, wordsOf } from '../../words/formWords.ts'
+import { sectionName, wordsOf } from '../../words/formWords.ts'
 import { followWords } from '../../words/shapeWords.ts'
 import { percent } from '../../words/wording.ts'
 
@@ -34,7 +34,7 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
   return (
     <p className="text-16 leading-snug">
       <strong>
-        {SECTION_WORDS[crown.section]}: {about}
+        {sectionName(crown.section)}: {about}
         {sizes.full(across)} across after Rnd {crown.number}
       </strong>
       , {crown.count} sts, then {hangs ? 'even' : 'up'}. {follows?.join(' ')}
@@ -45,7 +45,7 @@ export function CrownWords({ plan, spec, guess }: CrownWordsProps) {
       {!hangs &&
         !guess &&
         !follows &&
-        `At its edge ${sizes.full(outside / Math.PI)} across outside, ${sizes.full(inside / Math.PI)} inside.`}
+        ` At its edge ${sizes.full(outside / Math.PI)} across outside, ${sizes.full(inside / Math.PI)} inside.`}
     </p>
   )
 }

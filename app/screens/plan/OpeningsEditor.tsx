@@ -9,7 +9,7 @@ import {
 } from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
-import { SECTION_WORDS } from '../../words/formWords.ts'
+import { sectionName } from '../../words/formWords.ts'
 import { openingWords } from '../../words/noticeTexts.ts'
 import type { PlanModel } from './planModel.ts'
 
@@ -98,7 +98,7 @@ function OneOpening({ name, opening, model, changed, onRemove }: OneOpeningProps
           >
             {sections.map(({ id }) => (
               <option key={id} value={id}>
-                {SECTION_WORDS[id] ?? id}
+                {sectionName(id)}
               </option>
             ))}
           </select>

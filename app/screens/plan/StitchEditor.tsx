@@ -14,10 +14,11 @@ import {
 } from '../../../core/index.ts'
 import { useGauges } from '../../store/queries.ts'
 import { Choices } from '../../ui/Choices.tsx'
-import { SECTION_WORDS } from '../../words/formWords.ts'
+import { sectionName } from '../../words/formWords.ts'
 import { TEXTURE_WORDS } from '../../words/textureWords.ts'
 import { AccentsEditor } from './AccentsEditor.tsx'
 import type { PlanModel } from './planModel.ts'
+import { SplitsEditor } from './SplitsEditor.tsx'
 import { Choice, TextureFields } from './TextureFields.tsx'
 
 /** The stitch of the fabric, and the loops that it is worked into. */
@@ -42,6 +43,7 @@ export function StitchEditor({ model }: { model: PlanModel }) {
       {sections.map((section) => (
         <SectionEditor key={section.id} model={model} section={section} first={first?.id ?? ''} />
       ))}
+      <SplitsEditor model={model} />
       <AccentsEditor model={model} />
       <Choices
         heading
@@ -98,8 +100,8 @@ function SectionEditor({ model, section: { id, even = false }, first }: SectionE
     const { sections: _before, ...rest } = piece
     changePiece(Object.keys(sections).length > 0 ? { ...rest, sections } : rest)
   }
-  const name = SECTION_WORDS[id] ?? id
-  const usual = id === first ? 'As said above' : `As the ${(SECTION_WORDS[first] ?? first).toLowerCase()}`
+  const name = sectionName(id)
+  const usual = id === first ? 'As said above' : `As the ${sectionName(first).toLowerCase()}`
   const texture = work.texture ?? usualWork?.texture
   const works = (stitch: StitchName) => !texture || worksIn(texture, stitch)
   const stitches = BODY_STITCHES.filter(works).map(

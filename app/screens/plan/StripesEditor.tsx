@@ -4,7 +4,7 @@ import { striped, type Band, type Plan } from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { SECTION_WORDS } from '../../words/formWords.ts'
+import { sectionName } from '../../words/formWords.ts'
 import type { PlanModel } from './planModel.ts'
 
 const ALL = ''
@@ -52,7 +52,7 @@ export function StripesEditor({ model, plan }: { model: PlanModel; plan: Plan })
           {parts.length > 1 &&
             parts.map((id) => (
               <option key={id} value={id}>
-                {SECTION_WORDS[id] ?? id}
+                {sectionName(id)}
               </option>
             ))}
         </select>

@@ -29,7 +29,7 @@ import { OpeningsEditor } from './OpeningsEditor.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
 import { RoundsEditor } from './RoundsEditor.tsx'
 import { StartEditor } from './StartEditor.tsx'
-import { SECTION_WORDS } from '../../words/formWords.ts'
+import { sectionName } from '../../words/formWords.ts'
 import { RIM_WORDS } from '../../words/rimWords.ts'
 import { TEXTURE_WORDS } from '../../words/textureWords.ts'
 import { StitchEditor } from './StitchEditor.tsx'
@@ -57,7 +57,7 @@ function otherwise({ sections }: PieceRecord, spec: PieceSpec | undefined): stri
   const textured = Object.keys(spec?.sections ?? {}).filter((id) => spec && textureIn(spec, id))
   const ids = new Set([...textured, ...Object.keys(sections ?? {})])
   const names = [...ids].map((id) => {
-    const name = (SECTION_WORDS[id] ?? id).toLowerCase()
+    const name = sectionName(id).toLowerCase()
     const texture = spec && textureIn(spec, id)
     return texture ? `${TEXTURE_WORDS[texture.kind].label.toLowerCase()} ${name}` : `${name} otherwise`
   })
@@ -160,7 +160,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         className={cell}
         label="Stitch"
         value={`${STITCHES[piece.stitch].short[settings.terms]}${LOOP_WORDS[construction.loops ?? 'both']}${otherwise(piece, spec)}${accentWords(piece)}`}
-        fault={faultAt(fault, 'sections', 'constraints.accents')}
+        fault={faultAt(fault, 'sections', 'constraints.accents', 'constraints.splits')}
       >
         <StitchEditor model={model} />
       </PopoverCell>

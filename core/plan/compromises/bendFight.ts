@@ -5,7 +5,7 @@ import { farthestOffFlat } from '../offFlat.ts'
 import type { PieceSpec, Plan } from '../plan.ts'
 import { planPiece } from '../planPiece.ts'
 import { gaugesOf, stitchIn } from '../sectionWork.ts'
-import { sectionsOf, sizesOf, withGirth } from '../wantedAround.ts'
+import { sectionsOf, sizesOf, wallOf, withGirth } from '../wantedAround.ts'
 import type { Compromise, Compromises, PlannedSpec } from './fight.ts'
 
 /** So much wider a wall is tried, to find how its flat part grows with it. */
@@ -18,7 +18,7 @@ const TRIED = 1.02
 export function bendFight(planned: PlannedSpec): Compromises | undefined {
   const { spec, plan } = planned
   const at = sectionsOf(spec).findIndex(
-    ({ guide }, index, all) => guide.lies === 'flat' && all[index + 1]?.even,
+    ({ guide }, index, all) => guide.lies === 'flat' && all[index + 1]?.guide.lies === 'fitted',
   )
   if (at < 0 || !familyOf(spec.form).towardsGirth) return undefined
   const flat = sectionsOf(spec)[at]!
@@ -29,7 +29,6 @@ export function bendFight(planned: PlannedSpec): Compromises | undefined {
   const wanted = wide(flat.guide.length / h)
   const wayOf = (kind: Compromise['kind'], { spec: next, plan: made }: PlannedSpec): Compromise => {
     const count = made.rounds.filter(({ section }) => section === flat.id).length
-    const wall = sectionsOf(next).find(({ even, lip }) => even && !lip)!
     return {
       kind,
       spec: next,
@@ -38,7 +37,7 @@ export function bendFight(planned: PlannedSpec): Compromises | undefined {
       off: wide(count) - wanted,
       over: 0,
       offFlat: offFlatIn(made, flat.id),
-      around: wall.guide.perimeter(0),
+      around: wallOf(next).guide.perimeter(0),
       taken: kind === 'asked',
       finished: made.finished,
     }
@@ -72,10 +71,7 @@ const offFlatIn = ({ rounds }: Plan, id: string): number =>
 
 /** How far around the wall goes, mm, whose flat part is so long: they grow together. */
 function girthOfLength(spec: PieceSpec, at: number): (length: number) => number {
-  const wallAround = ({ form }: PieceSpec) =>
-    sectionsOf({ ...spec, form })
-      .find(({ even, lip }) => even && !lip)!
-      .guide.perimeter(0)
+  const wallAround = ({ form }: PieceSpec) => wallOf({ ...spec, form }).guide.perimeter(0)
   const wider = { ...spec, form: withGirth(spec, wallAround(spec) * TRIED) }
   const [here, there] = [sectionsOf(spec)[at]!.guide.length, sectionsOf(wider)[at]!.guide.length]
   const slope = (wallAround(wider) - wallAround(spec)) / (there - here)
