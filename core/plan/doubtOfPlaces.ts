@@ -15,18 +15,19 @@ export interface DoubtOfStart {
 }
 
 /**
- * How surely every round lies where it was laid: the gauge's covariance and the doubt of where the first begins
+ * How surely every round lies where it was laid: the covariance of its gauge and the doubt of where the first begins
  * carried through the settled cloth (first order).
+ * @param gauges of each round
  */
 export function doubtOfPlaces(
   laid: Laid,
-  gauge: Gauge,
+  gauges: readonly Gauge[],
   { sd: startSd, along }: DoubtOfStart,
 ): DoubtOfPlace[] {
   const { lnW, lnH, centre } = laid.moves()
   const from = along?.arc ?? 0
   const sdBy = (way: keyof Move, index: number) => {
-    const [byW, byH] = [lnW[way][index]!, lnH[way][index]!]
+    const [byW, byH, gauge] = [lnW[way][index]!, lnH[way][index]!, gauges[index]!]
     const variance =
       byW * byW * gauge.varLnW +
       byH * byH * gauge.varLnH +
@@ -34,11 +35,18 @@ export function doubtOfPlaces(
       (centre[way][index]! * startSd) ** 2
     return Math.sqrt(Math.max(0, variance))
   }
+  /** How long the rounds of each gauge are: off together in one, each by itself in several. */
+  const lengths = new Map<Gauge, number>()
   return laid.rings.map(({ arc }, index) => {
+    const gauge = gauges[index]!
+    lengths.set(gauge, (lengths.get(gauge) ?? 0) + arc - (laid.rings[index - 1]?.arc ?? from))
     return {
       sd: sdBy('radius', index),
       sdZ: sdBy('z', index),
-      sdArc: Math.hypot((arc - from) * Math.sqrt(gauge.varLnH), along?.sd ?? startSd),
+      sdArc: Math.hypot(
+        along?.sd ?? startSd,
+        ...[...lengths].map(([of, length]) => length * Math.sqrt(of.varLnH)),
+      ),
     }
   })
 }

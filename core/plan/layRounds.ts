@@ -1,5 +1,6 @@
 import { clothOf } from '../lay/clothOf.ts'
 import { lay } from '../lay/lay.ts'
+import type { Gauge } from '../gauge/gauge.ts'
 import { countOf, usedBy, type Round } from '../rounds/round.ts'
 import { leftOfDish } from '../lay/leftOfDish.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
@@ -8,7 +9,7 @@ import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
-import { accentAt, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
+import { accentAt, gaugeIn, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
 import { crispIn, wantedIn } from './wantedAround.ts'
 
 /**
@@ -79,12 +80,16 @@ function placesAsEdges(
   return [...edges, ...places.slice(edges.length)]
 }
 
+/** The gauge that each round goes by. */
+const gaugesUnder = (spec: SpecToLay, rounds: readonly Round[]): Gauge[] =>
+  rounds.map(({ section }) => gaugeIn(spec, section))
+
 const startSd = ({ construction, stitch, gauge }: SpecToLay): number =>
   startOfFabric(construction.start, stitch, gauge.w, gauge.h).sd
 
 function placesFromTheStart(spec: SpecToLay, gauges: Gauges, rounds: readonly Round[]): RoundPosition[] {
   const laid = layPiece(spec, gauges, undefined)(toLay(spec, rounds))
-  const doubts = doubtOfPlaces(laid, spec.gauge, { sd: startSd(spec) })
+  const doubts = doubtOfPlaces(laid, gaugesUnder(spec, rounds), { sd: startSd(spec) })
   return withTextures(
     spec,
     rounds,
@@ -131,7 +136,7 @@ function placesOnAnEdge(
   const rim = alone.rings.at(-1)!
   const sdArc = edge.along?.sd ?? edge.sd
   const found = { sd: edge.sd, sdZ: sdArc, sdArc }
-  const doubts = doubtOfPlaces(alone, spec.gauge, { sd: startSd(spec) })
+  const doubts = doubtOfPlaces(alone, gaugesUnder(spec, rounds), { sd: startSd(spec) })
   const left = ahead.length === 0 ? 1 : leftOfDish(ahead.length, after)
   const longer = alongEdge(edge) / rim.arc
   // What stands free is lifted by the rounds to come; a mat on its table is not.
@@ -143,7 +148,7 @@ function placesOnAnEdge(
     ...(index === after - 1 ? found : doubts[index]!),
   }))
   const laid = layPiece(spec, gauges, { rounds: there, edge })(ahead)
-  const added = doubtOfPlaces(laid, spec.gauge, edge)
+  const added = doubtOfPlaces(laid, gaugesUnder(spec, rounds.slice(after)), edge)
   const onward = laid.rings.map((ring, index) => ({ ...ring, ...added[index]! }))
   return [...worked, ...withTextures(spec, rounds.slice(after), onward)]
 }

@@ -18,7 +18,7 @@ import { measureHole } from './measureHole.ts'
 import { roundsAsked, type RoundOf } from './roundsAsked.ts'
 import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
-import { freeLastRoundsIn, gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
+import { freeLastRoundsIn, gaugeIn, gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
 import { sumsOf } from './sumsOf.ts'
 import { crispIn, lipsIn, sectionsOf, sizesOf } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
@@ -256,9 +256,10 @@ function trimsFlat({ choice: { trimmed }, asked, counts }: Candidate): boolean {
 }
 
 /** ± of the finished size (19 times of 20), mm. */
-function plusMinusOf({ laid }: Candidate, { gauge }: PieceSpec, { edge, target: { of } }: Base): number {
+function plusMinusOf({ laid, asked }: Candidate, spec: PieceSpec, { edge, target: { of } }: Base): number {
   const along = edge.along?.sd ?? edge.sd
-  const { sd, sdZ, sdArc } = doubtOfPlaces(laid, gauge, edge).at(-1) ?? {
+  const gauges = asked.map(({ section }) => gaugeIn(spec, section.id))
+  const { sd, sdZ, sdArc } = doubtOfPlaces(laid, gauges, edge).at(-1) ?? {
     sd: edge.sd,
     sdZ: along,
     sdArc: along,

@@ -109,6 +109,24 @@ test('by hand: a tube of 20 rounds split after its twelfth, 4 in a stitch twice 
   expect(learnFromPiece(reading, planPiece(spec), spec, 'tube')).toBeUndefined()
 })
 
+test('each section is as sure as its own gauge: by hand, 96 mm to 2% and 64 mm to 10%', () => {
+  const tube = tubeSpec({ girth: 300, of: 'tube', length: 160 })
+  const { gauge } = tube
+  const sure = { ...gauge, h: mm(8), varLnH: 0.02 ** 2, varLnW: 0.02 ** 2, covLnWLnH: 0 }
+  const guess = { ...sure, varLnH: 0.1 ** 2, varLnW: 0.1 ** 2 }
+  const { rounds } = planPiece({
+    ...tube,
+    gauge: sure,
+    constraints: { splits: [{ part: 'wall', along: 96 }] },
+    sections: { 'wall-2': { gauge: guess } },
+  })
+  const edge = rounds.at(-1)!.at
+  expect(rounds[11]!.at.sdArc).toBeCloseTo(0.02 * 96, 0)
+  expect(edge.sdArc).toBeCloseTo(Math.hypot(0.02 * 96, 0.1 * 64), 0)
+  expect(edge.sd / edge.radius).toBeGreaterThan(0.08)
+  expect(rounds[5]!.at.sd / rounds[5]!.at.radius).toBeLessThan(0.03)
+})
+
 test('a split taken in, moved or out leaves every section its way of working and every opening its place', () => {
   const opening: Opening = { section: 'wall', along: 100, at: 0.5, width: 40 }
   const piece = { sections: { wall: { stitch: 'hdc' as const } }, constraints: { openings: [opening] } }
