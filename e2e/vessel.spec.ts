@@ -223,8 +223,15 @@ test('an opening is left where it is wanted, on a phone as well; odd ones are re
   await expect(cell).toContainText('1 opening')
   await cell.click()
   await page.getByRole('button', { name: 'Leave an opening' }).click()
-  await page.getByLabel('Opening 2: where around').selectOption('a quarter after the join')
   const second = page.getByRole('group', { name: 'Opening 2' })
+  const around = field(page, 'Opening 2: from the join, around')
+  await expect(second).toContainText('opposite it')
+  await around.fill('400')
+  await expect(second.getByRole('alert')).toContainText(/angle in degrees.*from 0 to 359/)
+  await around.fill('100')
+  await expect(second).not.toContainText('a quarter after it')
+  await around.fill('90')
+  await expect(second).toContainText('a quarter after it')
   for (const [odd, says] of [
     ['0', /From/],
     ['300 sts', /not a unit/],

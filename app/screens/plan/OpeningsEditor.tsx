@@ -8,18 +8,24 @@ import {
   type PieceRecord,
 } from '../../../core/index.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseCount } from '../../ui/parseCount.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sectionName } from '../../words/formWords.ts'
 import { openingWords } from '../../words/noticeTexts.ts'
 import type { PlanModel } from './planModel.ts'
 
-/** Where around an opening may lie, as shares of the round from its start. */
+/** Places around that have a name, as shares of the round from its start. */
 const AROUND = [
-  [0.5, 'opposite the join'],
-  [0.25, 'a quarter after the join'],
-  [0.75, 'a quarter before the join'],
   [0, 'at the join'],
+  [0.25, 'a quarter after it'],
+  [0.5, 'opposite it'],
+  [0.75, 'a quarter before it'],
 ] as const
+
+function aroundWords(at: number): string {
+  const named = AROUND.find(([share]) => Math.abs(share - at) < 1 / 720)
+  return named ? `, ${named[1]}` : ''
+}
 
 /** Slits that are left in a round: chains over stitches that are skipped, for a handle, a cord or a wick. */
 export function OpeningsEditor({ model }: { model: PlanModel }) {
@@ -69,6 +75,7 @@ function OneOpening({ name, opening, model, changed, onRemove }: OneOpeningProps
   const sizes = useSizes()
   const sections = spec ? sectionsOf(spec) : []
   const change = (next: Opening) => changePiece(changed(next))
+  const turned = (degrees: number): Opening => ({ ...opening, at: degrees / 360 })
   const length = (key: 'along' | 'width', label: string, [least, most]: readonly [number, number]) => (
     <NumberCell
       className="border-r border-b rule"
@@ -110,18 +117,16 @@ function OneOpening({ name, opening, model, changed, onRemove }: OneOpeningProps
           <span className="visually-hidden">Take {name.toLowerCase()} out</span>
         </button>
       </div>
-      <select
-        aria-label={`${name}: where around`}
-        className="field"
-        value={opening.at}
-        onChange={({ target }) => change({ ...opening, at: Number(target.value) })}
-      >
-        {AROUND.map(([at, words]) => (
-          <option key={at} value={at}>
-            {words}
-          </option>
-        ))}
-      </select>
+      <NumberCell
+        className="border rule"
+        label={`${name}: from the join, around`}
+        value={Math.round(opening.at * 360)}
+        format={String}
+        parse={taking(parseCount(0, 359, 'an angle in degrees'), (degrees) => changed(turned(degrees)))}
+        step={15}
+        unit={`°${aroundWords(opening.at)}`}
+        onChange={(degrees) => change(turned(degrees))}
+      />
       <div className="grid grid-cols-2 border-t border-l rule">
         {length('along', 'Along this part', LIMITS.along)}
         {length('width', 'Wide', LIMITS.opening)}
