@@ -103,6 +103,17 @@ test('a page that is left while a slow disk still stores what was edited loses n
   expect(await layers()).toBe(1)
 })
 
+test('so are settings that are changed just before a page is left', async ({ page }) => {
+  await openShelf(page)
+  await page.goto('/settings')
+  await holdTheDisk(page, 'settings')
+  await page.getByRole('radio', { name: 'Inches' }).click()
+  await page.getByRole('radio', { name: 'UK' }).click()
+  await page.goto('/piece/kettle-trivet/plan')
+  await expect(page.getByText('6 dc in ring').first()).toBeVisible()
+  await expect(page.getByRole('textbox', { name: 'Target across' })).toHaveValue('8 5/8')
+})
+
 /** Keeps a table busy for as long as the page is there: whatever is to be stored in it waits. */
 const holdTheDisk = (page: Page, table: string) =>
   page.evaluate(

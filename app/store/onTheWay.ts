@@ -1,12 +1,13 @@
-import type { GaugeRecord, PieceRecord, YarnRecord } from '../../core/index.ts'
+import type { GaugeRecord, PieceRecord, WorkshopSettings, YarnRecord } from '../../core/index.ts'
 import { database } from './database.ts'
-import { saveGauge, savePiece, saveYarn } from './mutations.ts'
+import { saveGauge, savePiece, saveSettings, saveYarn } from './mutations.ts'
 
 /** A record that is edited in place, as it was last edited. */
 export type Edited =
   | { readonly table: 'pieces'; readonly record: PieceRecord }
   | { readonly table: 'gauges'; readonly record: GaugeRecord }
   | { readonly table: 'yarns'; readonly record: YarnRecord }
+  | { readonly table: 'settings'; readonly record: Partial<WorkshopSettings> }
   | { readonly table: 'remembered'; readonly record: { readonly key: string; readonly value: unknown } }
 
 export const asPiece = (record: PieceRecord): Edited => ({ table: 'pieces', record })
@@ -18,6 +19,7 @@ export async function saveEdited({ table, record }: Edited): Promise<void> {
   if (table === 'pieces') await savePiece(record)
   else if (table === 'gauges') await saveGauge(record)
   else if (table === 'yarns') await saveYarn(record)
+  else if (table === 'settings') await saveSettings(record)
   else await database.remembered.put(record)
 }
 
@@ -39,6 +41,12 @@ export function setOut(edited: Edited): () => void {
     // The page was left and came back, or had breath enough after all.
     if (localStorage.getItem(OWN) !== null) leaveBehind()
   }
+}
+
+/** Changes some of the settings, as they are edited. */
+export function changeSettings(record: Partial<WorkshopSettings>): Promise<void> {
+  const edited: Edited = { table: 'settings', record }
+  return saveEdited(edited).finally(setOut(edited))
 }
 
 function leaveBehind(): void {

@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { LIMITS, type WorkshopSettings } from '../../../core/index.ts'
 import { useDemo } from '../../store/demo.ts'
 import { exportFile } from '../../store/exporting.ts'
-import { saveSettings } from '../../store/mutations.ts'
+import { changeSettings } from '../../store/onTheWay.ts'
 import { useSettings } from '../../store/queries.ts'
 import { DemoDeeds, fetchDemoAside } from '../shelf/DemoNote.tsx'
 import { Choices } from '../../ui/Choices.tsx'
@@ -17,7 +17,7 @@ import { usePageTitle } from '../../ui/usePageTitle.ts'
 export function SettingsScreen() {
   usePageTitle('Settings')
   const settings = useSettings()
-  const set = (change: Partial<WorkshopSettings>) => void saveSettings(change)
+  const set = (change: Partial<WorkshopSettings>) => void changeSettings(change)
   return (
     <div className="flex min-h-dvh flex-col">
       <Header />

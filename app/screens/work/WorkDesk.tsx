@@ -14,7 +14,7 @@ import {
 } from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { useSettings, type PieceView } from '../../store/queries.ts'
-import { saveSettings } from '../../store/mutations.ts'
+import { changeSettings } from '../../store/onTheWay.ts'
 import { FinishedPanel } from './FinishedPanel.tsx'
 import { GoToDialog } from './GoToDialog.tsx'
 import { KeysDialog } from './KeysDialog.tsx'
@@ -77,7 +77,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   const step = (by: Stride) => (now.roundDone ? setReminded(now.round.number) : count(by))
   const changePrint = (by: 1 | -1) => {
     const print = PRINTS[PRINTS.indexOf(settings.print) + by]
-    if (print) void saveSettings({ print })
+    if (print) void changeSettings({ print })
   }
   useWorkKeys(dialog === undefined, {
     count: () => step('stitch'),
