@@ -2,6 +2,7 @@ import {
   numbersOfTexture,
   TEXTURE_KINDS,
   withForm,
+  withSplits,
   type PieceRecord,
   type Texture,
 } from '../../core/index.ts'
@@ -43,6 +44,28 @@ export const PIECE_EDITS: readonly ((piece: PieceRecord, random: () => number) =
       })),
     },
   }),
+  (piece, random) => ({
+    ...piece,
+    constraints: {
+      ...piece.constraints,
+      accents: Array.from({ length: 1 + Math.floor(random() * 3) }, () => ({
+        round: 1 + Math.floor(random() * 30),
+        texture: anyTexture(random),
+      })),
+    },
+  }),
+  (piece, random) => ({
+    ...piece,
+    constraints: { ...piece.constraints, wallCount: 10 + Math.floor(random() * 120) },
+  }),
+  (piece, random) => {
+    const part = anySection(random)
+    const like = Math.floor(random() * 2)
+    return {
+      ...withSplits(piece, part, [{ along: random() * 150, like }]),
+      ...(random() < 0.4 ? { sections: { [`${part}-2`]: { stitch: 'dc', rounds: 'turned' } } } : {}),
+    }
+  },
 ]
 
 const SECTIONS = ['wall', 'wall', 'base', 'crown', 'brim', 'flat', 'out', 'porch']
