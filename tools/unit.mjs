@@ -1,6 +1,6 @@
 // npm run unit: the unit tests, a share on every core; with arguments, those that they name.
 import { spawn } from 'node:child_process'
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { bin, root } from './steps.mjs'
@@ -10,10 +10,22 @@ const shares = named.length > 0 ? 1 : Math.min(4, availableParallelism())
 const folder = join(root, 'test-results')
 mkdirSync(folder, { recursive: true })
 
+const FOLDERS = ['core', 'app', 'server', 'tools']
+const LONG = [
+  ['fit/accuracy.test.ts', 14],
+  ['plan/planPiece.test.ts', 10],
+  ['compromises.test.ts', 6],
+  ['fit/wallAccuracy.test.ts', 6],
+  ['plan/openings.test.ts', 5],
+  ['exchange/anyGauge.test.ts', 4],
+  ['plan/golden.test.ts', 4],
+  ['plan/layRounds.test.ts', 4],
+]
+
 /** Longer than any run takes: a share that hangs is a failure, not a wait. */
 const LONGEST_MS = 6 * 60_000
 
-const reports = await Promise.all(Array.from({ length: shares }, (_, index) => runShare(index + 1)))
+const reports = await Promise.all(dealt().map((files, index) => runShare(index + 1, files)))
 const total = (count) => reports.reduce((sum, report) => sum + report[count], 0)
 const counts = Object.fromEntries(
   ['numPassedTests', 'numFailedTests', 'numRuntimeErrorTestSuites'].map((name) => [name, total(name)]),
@@ -22,11 +34,34 @@ writeFileSync(join(folder, 'unit.json'), JSON.stringify(counts))
 console.log(`unit tests: ${counts.numPassedTests} passed, ${counts.numFailedTests} failed`)
 process.exit(reports.every(({ success }) => success) ? 0 : 1)
 
+/** The tests of every share: those that take longest first, then the largest, each to whoever has least so far. */
+function dealt() {
+  if (named.length > 0) return [named]
+  const all = FOLDERS.flatMap((inside) =>
+    readdirSync(join(root, inside), { recursive: true }).map((file) => join(inside, file)),
+  ).filter((file) => file.endsWith('.test.ts'))
+  const weighed = all.map((file) => [file, weightOf(file)]).sort(([, one], [, other]) => other - one)
+  const piles = Array.from({ length: shares }, () => ({ files: [], weight: 0 }))
+  for (const [file, weight] of weighed) {
+    const least = piles.reduce((best, pile) => (pile.weight < best.weight ? pile : best))
+    least.files.push(file)
+    least.weight += weight
+  }
+  return piles.map(({ files }) => files)
+}
+
+/** About how long a file takes, in seconds: what simulates and searches most, and the others by their length. */
+function weightOf(file) {
+  const known = LONG.find(([name]) => file.endsWith(name))
+  return known ? known[1] : statSync(join(root, file)).size / 15_000
+}
+
 /** One share of the tests in a process of its own; a share without a report has failed. */
-function runShare(share) {
+function runShare(share, files) {
   const report = join(folder, `unit-${share}.json`)
   rmSync(report, { force: true })
-  const args = [`--shard=${share}/${shares}`, '--json', `--outputFile=${report}`, ...named]
+  const paths = named.length > 0 ? named : ['--runTestsByPath', ...files]
+  const args = ['--json', `--outputFile=${report}`, ...paths]
   const child = spawn(bin('jest'), args, {
     cwd: root,
     env: { ...process.env, NODE_OPTIONS: '--import tsx --no-warnings' },

@@ -112,7 +112,7 @@ test('every gauge that its fields accept is planned, or refused with a sentence 
         expect(Number.isFinite(at.radius + at.z + at.arc + at.sd)).toBe(true)
       }
     }),
-    { numRuns: 80 },
+    { numRuns: 56 },
   )
   expect(plans).toBeGreaterThan(0)
 })
