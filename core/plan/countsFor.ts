@@ -145,10 +145,13 @@ function problemOf(
     return commonMultiple(multipleAt(constraints, number), own)
   }
   // Of a wall that has begun, what it has is a fact.
-  const wall = all.find(({ section }) => section.even && !section.lip)?.section.id
-  const begun = fromRound > 1 && partOf(rounds[0]!.section.id) === wall
-  const settled = ({ section }: RoundAsked) =>
-    partOf(section.id) === wall && !begun ? constraints?.wallCount : undefined
+  const wall = all.find(({ section }) => section.even && !section.lip)
+  const begun = fromRound > 1 && partOf(rounds[0]!.section.id) === wall?.section.id
+  // From a round on in stitches of another width, others of them go around.
+  const settled = ({ section, ideal }: RoundAsked) =>
+    partOf(section.id) === wall?.section.id && !begun && Math.abs(ideal - wall.ideal) < ALIKE
+      ? constraints?.wallCount
+      : undefined
   const even = rounds.map(
     (round, index) =>
       isEdging(round.stitch) ||
@@ -190,6 +193,9 @@ function problemOf(
     }),
   }
 }
+
+/** Sections that ask for so nearly the same count, in stitches, are of one. */
+const ALIKE = 0.01
 
 /** Fitted fabric that widens or narrows to its end. */
 const slopes = (section: Outline, all: readonly RoundAsked[]): boolean =>

@@ -109,6 +109,21 @@ test('by hand: a tube of 20 rounds split after its twelfth, 4 in a stitch twice 
   expect(learnFromPiece(reading, planPiece(spec), spec, 'tube')).toBeUndefined()
 })
 
+test('a count that is settled on holds for all of a wall in one gauge, and not where another begins', () => {
+  const settled = { wallCount: 76, splits: [{ part: 'wall', along: 40 }] }
+  const cap = capSpec({ head: 560, crown: 'flat', depth: 260 }, { constraints: settled })
+  const around = (spec: PieceSpec, id: string) => [
+    ...new Set(planPiece(spec).rounds.flatMap(({ section, count }) => (section === id ? [count] : []))),
+  ]
+  expect([around(cap, 'wall'), around(cap, 'wall-2')]).toEqual([[76], [76]])
+  const wide = { ...cap.gauge, w: mm(cap.gauge.w * 1.25) }
+  const wider: PieceSpec = { ...cap, sections: { 'wall-2': { gauge: wide } } }
+  expect(around(wider, 'wall')).toEqual([76])
+  const [count] = around(wider, 'wall-2')
+  // By hand: 56 cm less 3%, in stitches a quarter wider.
+  expect(Math.abs(count! - (560 * 0.97) / wide.w)).toBeLessThan(3)
+})
+
 test('each section is as sure as its own gauge: by hand, 96 mm to 2% and 64 mm to 10%', () => {
   const tube = tubeSpec({ girth: 300, of: 'tube', length: 160 })
   const { gauge } = tube

@@ -242,7 +242,10 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       </PopoverCell>
       {/* Where the increases are left alone in a row, their rhythm fills it. */}
       {columns === 4 && (
-        <RhythmScale model={model} className="col-span-4 nth-[4n+2]:col-span-3 nth-[4n+2]:py-1" />
+        <RhythmScale
+          model={model}
+          className="col-span-4 nth-[4n+2]:col-span-3 nth-[4n+2]:flex-wrap nth-[4n+2]:[&>p]:-mt-1 nth-[4n+2]:[&>p]:basis-full nth-[4n+2]:[&>p]:pt-0"
+        />
       )}
     </div>
   )
