@@ -115,8 +115,10 @@ test('a count that is settled on is what goes around the wall; where its girth a
       expect([kept!.kind, kept!.count, kept!.taken]).toEqual(['asked', asked, true])
       expect(kept!.off).toBeCloseTo((asked - ideal) * spec.gauge.w, 6)
       expect(kept!.over).toBe(asked % of)
-      for (const { count, spec: next } of others) {
+      for (const { kind, count, spec: next } of others) {
         expect(count % of).toBe(0)
+        // Without it the best count may be the same by the rhythm of its base.
+        if (kind !== 'free') expect(count).not.toBe(asked)
         expect(Math.abs(count - ideal)).toBeLessThan(of + 0.04 * ideal)
         expect(next.constraints?.wallCount).toBeUndefined()
       }

@@ -60,6 +60,8 @@ export function countFight({ spec, plan }: PlannedSpec): Compromises | undefined
   ]
   const now = countOfWall(plan, wall.id, repeat > 1)
   const ways = wanted.flatMap(([kind, count, next]): Compromise[] => {
+    // What is settled on is offered once.
+    if (kind !== 'asked' && count === asked) return []
     const planned = attempt(() => planPiece(next))
     if (!planned.ok) return []
     const comesTo = countOfWall(planned.value, wall.id, repeat > 1)
