@@ -1,6 +1,6 @@
 // npm run unit: the unit tests, a share on every core; with arguments, those that they name.
-import { spawn } from 'node:child_process'
-import { mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { execFileSync, spawn } from 'node:child_process'
+import { mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { bin, root } from './steps.mjs'
@@ -10,7 +10,7 @@ const shares = named.length > 0 ? 1 : Math.min(4, availableParallelism())
 const folder = join(root, 'test-results')
 mkdirSync(folder, { recursive: true })
 
-const FOLDERS = ['core', 'app', 'server', 'tools']
+const JEST_ENV = { ...process.env, NODE_OPTIONS: '--import tsx --no-warnings' }
 const LONG = [
   ['fit/accuracy.test.ts', 14],
   ['plan/planPiece.test.ts', 10],
@@ -37,9 +37,9 @@ process.exit(reports.every(({ success }) => success) ? 0 : 1)
 /** The tests of every share: those that take longest first, then the largest, each to whoever has least so far. */
 function dealt() {
   if (named.length > 0) return [named]
-  const all = FOLDERS.flatMap((inside) =>
-    readdirSync(join(root, inside), { recursive: true }).map((file) => join(inside, file)),
-  ).filter((file) => file.endsWith('.test.ts'))
+  const all = JSON.parse(
+    execFileSync(bin('jest'), ['--listTests', '--json'], { cwd: root, env: JEST_ENV }).toString(),
+  )
   const weighed = all.map((file) => [file, weightOf(file)]).sort(([, one], [, other]) => other - one)
   const piles = Array.from({ length: shares }, () => ({ files: [], weight: 0 }))
   for (const [file, weight] of weighed) {
@@ -53,7 +53,7 @@ function dealt() {
 /** About how long a file takes, in seconds: what simulates and searches most, and the others by their length. */
 function weightOf(file) {
   const known = LONG.find(([name]) => file.endsWith(name))
-  return known ? known[1] : statSync(join(root, file)).size / 15_000
+  return known ? known[1] : statSync(file).size / 15_000
 }
 
 /** One share of the tests in a process of its own; a share without a report has failed. */
@@ -64,7 +64,7 @@ function runShare(share, files) {
   const args = ['--json', `--outputFile=${report}`, ...paths]
   const child = spawn(bin('jest'), args, {
     cwd: root,
-    env: { ...process.env, NODE_OPTIONS: '--import tsx --no-warnings' },
+    env: JEST_ENV,
     // The report goes to its file; what failed is said on the error stream.
     stdio: ['ignore', 'ignore', 'inherit'],
     timeout: LONGEST_MS,

@@ -61,11 +61,16 @@ export function watchLeaving(): void {
 
 /**
  * Stores what pages were left with, oldest edit first. Tried once: what may not or could not be stored must not come
- * over what is edited later.
+ * over what is edited later, and keeps nothing else from being stored.
+ * @throws what kept an edit from being stored, when all the others are
  */
 export async function takeUpLeftBehind(): Promise<void> {
   const keys = Object.keys(localStorage).filter((key) => key.startsWith(LEFT_BEHIND))
-  const left = keys.flatMap((key) => JSON.parse(localStorage.getItem(key)!) as Edited[])
+  const entries = keys.map((key) => localStorage.getItem(key)!)
   for (const key of keys) localStorage.removeItem(key)
-  for (const edited of left) await saveEdited(edited)
+  const faults: unknown[] = []
+  for (const edited of entries.flatMap((entry) => JSON.parse(entry) as Edited[])) {
+    await saveEdited(edited).catch((fault: unknown) => faults.push(fault))
+  }
+  if (faults.length > 0) throw faults[0]
 }

@@ -5,7 +5,7 @@ import { layShell, USUAL_FABRIC } from '../testing/elasticShell.ts'
  * The floor of docs/ACCURACY.md, with fewer makers. They live in an elastic shell that shares no code with
  * the planner; shares are of makers with a mistake, false alarms of makers without.
  */
-const MAKERS = 16
+const MAKERS = 20
 
 function expectFloor({ mistaken, honest, scHeight }: Accuracy, timesNearer: number): void {
   expect(mistaken.makers).toBeGreaterThan(MAKERS / 3)

@@ -17,6 +17,7 @@ export function Compromises({ model }: { model: PlanModel }) {
     <section aria-label="What gives way" className="border-b-2 rule px-3 py-2">
       <p className="pb-2 text-16 leading-tight">
         <strong>{bold}</strong> {rest}
+        {piece.washed && ' All sizes here are off the hook.'}
       </p>
       <div className="grid auto-cols-fr gap-2 sm:grid-flow-col">
         {ways.map((way) => {
