@@ -42,6 +42,17 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M66 21v28" />
     </>
   ),
+  oval: (
+    <>
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        <rect x={6} y={10} width={60} height={36} rx={18} />
+        <rect x={13} y={17} width={46} height={22} rx={11} />
+        <path d="M24 28h24" strokeWidth={4} stroke="#0E2730" strokeLinecap="round" />
+        <path d="M24 28h24" strokeWidth={2} stroke="#FAFCFB" strokeDasharray="3 2.4" />
+      </g>
+      <Tape d="M6 56h60" />
+    </>
+  ),
   ball: (
     <>
       <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">

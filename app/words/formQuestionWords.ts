@@ -244,6 +244,51 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
     measuring:
       'Take the loop off the hook, wait a minute, do not stretch. While it is a foot: lay it flat, pat it, measure across through its middle, then a quarter turn, and again. Once its side is begun: stand it on a table, lay the tape around it outside, just under its edge; and measure from the table up to the edge. A count of the last round tells more than any tape.',
   },
+  oval: {
+    fields: {
+      length: { label: 'Long', question: 'How long, end to end?' },
+      width: { label: 'Wide', question: 'How wide, side to side?' },
+      edge: {
+        label: 'Its edge',
+        question: 'How does it end?',
+        choices: {
+          crisp: { label: 'Wall, crisp turn', detail: 'One round in the back loops turns it up sharply.' },
+          rounded: { label: 'Wall, soft turn', detail: 'It turns up by itself, in a round or two.' },
+          flat: { label: 'No wall', detail: 'It lies flat: a mat.' },
+        },
+      },
+      height: { label: 'High', question: 'How high is the wall?' },
+      of: {
+        label: 'Measured',
+        question: 'Is that its outside, or room inside?',
+        choices: {
+          outside: { label: 'Outside', detail: 'Over the fabric.' },
+          inside: { label: 'Inside', detail: 'Room for what goes in: the fabric comes on top.' },
+        },
+      },
+      ends: {
+        label: 'In each end chain',
+        question: 'How many in each end chain?',
+        choices: {
+          exact: {
+            label: 'As many as lie flat',
+            detail: 'sc 4, hdc 5, dc 7: half a disc from the first round on.',
+          },
+          fewer: {
+            label: 'One fewer',
+            detail: 'sc 3, hdc 4, dc 6, as is custom: the ends are a little tighter.',
+          },
+        },
+      },
+    },
+    handle: 'Outer edge: width',
+    fitLine: { name: 'Flat line', says: 'rows short of it cup, rows past it ruffle' },
+    example: 'Bench mat',
+    measureNow:
+      'Take the loop off the hook, lay it flat, do not stretch; from end to end, and across the middle.',
+    measuring:
+      'Take the loop off the hook, lay the piece on a hard table, pat it, wait a minute, do not stretch. From end to end along the chain; from side to side across its middle. A wall: the tape around it, and up from the table. A count of the last round tells more than any tape.',
+  },
   tube: {
     fields: {
       girth: { label: 'Around', question: 'How far around?' },

@@ -70,6 +70,15 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     say: (form, sizes) => `${sizes.bare(form.base)} base, ${sizes.full(form.height)} high`,
     short: (form, sizes) => `${sizes.bare(form.base)} × ${sizes.full(form.height)}`,
   },
+  oval: {
+    offer: 'Oval mat or basket',
+    asks: 'asks how long, how wide, how high',
+    title: 'An oval mat or basket',
+    unnamed: 'Oval mat',
+    say: (form, sizes) =>
+      `${sizes.bare(form.length)} × ${sizes.full(form.width)}${form.edge === 'flat' ? '' : `, ${sizes.full(form.height)} high`}`,
+    short: (form, sizes) => `${sizes.bare(form.length)} × ${sizes.full(form.width)}`,
+  },
   ball: {
     offer: 'Ball or egg',
     asks: 'asks how wide, filled',

@@ -38,6 +38,19 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
     sign: '↓',
     off: ['too shallow', 'too deep'],
   },
+  endToEnd: {
+    after: 'long',
+    field: 'From end to end',
+    column: 'long',
+    off: ['too short', 'too long'],
+  },
+  sideToSide: {
+    after: 'wide',
+    field: 'From side to side',
+    column: 'wide',
+    sign: '×',
+    off: ['too narrow', 'too wide'],
+  },
   opening: { after: 'open', field: 'Opening', column: 'open', off: ['too narrow', 'too wide'] },
 }
 

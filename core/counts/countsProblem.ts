@@ -11,12 +11,21 @@ export interface CountsProblem {
   readonly deviationCost: (index: number, count: number) => number
   /** Rounds that must have no increases. */
   readonly even?: readonly boolean[]
-  /** Each count must be a multiple of this. */
+  /** Each round's stitches must be a multiple of this. */
   readonly multiples?: readonly number[]
+  /** The stitches of a round of which a count is only a part; the count itself when nothing is said. */
+  readonly wholeOf?: (count: number) => number
   readonly fixed?: readonly (number | undefined)[]
   /** Increase that led to the first round, when it goes on from others. */
   readonly increaseBefore?: number
 }
+
+/** Whether a round's stitches divide as they must. */
+export const divides = (
+  { multiples, wholeOf }: Pick<CountsProblem, 'multiples' | 'wholeOf'>,
+  index: number,
+  count: number,
+): boolean => (wholeOf ? wholeOf(count) : count) % (multiples?.[index] ?? 1) === 0
 
 /** What a complication costs: a changed increase a little, a repeat that does not divide more. */
 export function stepPrices(beta: number): { changed: number; notUniform: number } {
@@ -64,6 +73,10 @@ export function deviationFrom(
   lies: Lies | readonly Lies[] = 'flat',
 ) {
   const meanNumber = (ideals.length + 1) / 2
+  const flat = typeof lies === 'string' ? ideals.length : lies.filter((one) => one === 'flat').length
+  // A base is flat by itself; its last round gives way to the wall that stands on it.
+  const inOuter = (index: number) =>
+    inOuterHalf(index, ideals.length) || (index < flat - 1 && inOuterHalf(index, flat))
   const guardsFlatness = rhythm <= RHYTHM_DEFAULT
   return (index: number, count: number): number => {
     const ideal = ideals[index]!
@@ -72,8 +85,7 @@ export function deviationFrom(
     const weight = here === 'flat' ? (index + 1) / meanNumber : 1
     // A slope shows wherever its girth strays, but for its first rounds, whose few stitches give.
     const guarded =
-      guardsFlatness &&
-      (here === 'sloping' ? index >= FIRST_ON_A_SLOPE || ideal >= FEW : inOuterHalf(index, ideals.length))
+      guardsFlatness && (here === 'sloping' ? index >= FIRST_ON_A_SLOPE || ideal >= FEW : inOuter(index))
     const beyond = guarded ? Math.max(0, Math.abs(off) - 1) : 0
     return weight * off * off + NOT_FLAT * beyond * beyond
   }

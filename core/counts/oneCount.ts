@@ -1,4 +1,4 @@
-import { stepPrices, type CountsProblem } from './countsProblem.ts'
+import { divides, stepPrices, type CountsProblem } from './countsProblem.ts'
 import { noCountsFit, type SpreadCounts } from './spreadCounts.ts'
 
 /**
@@ -8,7 +8,7 @@ import { noCountsFit, type SpreadCounts } from './spreadCounts.ts'
  * @throws SpecError when no count obeys the constraints
  */
 export function oneCount(problem: CountsProblem, goesOn: boolean): SpreadCounts {
-  const { ideals, deviationCost, multiples, fixed, firstCounts } = problem
+  const { ideals, deviationCost, fixed, firstCounts } = problem
   const first = goesOn ? 1 : 0
   const asked = fixed?.[first]
   const [least, most] = goesOn ? [Math.ceil(fixed![0]! / 2), 2 * fixed![0]!] : firstCounts
@@ -16,8 +16,7 @@ export function oneCount(problem: CountsProblem, goesOn: boolean): SpreadCounts 
   let best: SpreadCounts | undefined
   for (let count = Math.max(2, low); count <= high; count++) {
     const allowed = ideals.every(
-      (_, index) =>
-        index < first || ((fixed?.[index] ?? count) === count && count % (multiples?.[index] ?? 1) === 0),
+      (_, index) => index < first || ((fixed?.[index] ?? count) === count && divides(problem, index, count)),
     )
     if (!allowed) continue
     const step = goesOn ? stepCost(problem, fixed![0]!, count) : 0

@@ -1,5 +1,5 @@
 import { SpecError } from '../errors/specError.ts'
-import { evenPrice, stepPrices, type CountsProblem } from './countsProblem.ts'
+import { divides, evenPrice, stepPrices, type CountsProblem } from './countsProblem.ts'
 
 export interface SpreadCounts {
   readonly counts: readonly number[]
@@ -230,7 +230,7 @@ function traceBack(
 function allowed(problem: CountsProblem, index: number, count: number): boolean {
   const fixed = problem.fixed?.[index]
   if (fixed !== undefined) return count === fixed
-  return count % (problem.multiples?.[index] ?? 1) === 0
+  return divides(problem, index, count)
 }
 
 /**

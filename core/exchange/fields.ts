@@ -46,6 +46,7 @@ export const start = Joi.alternatives()
   .try(
     record({ kind: Joi.string().valid('magicRing', 'chainTwo', 'joinedChain') }),
     record({ kind: Joi.string().valid('chainRing'), chains: whole('chains') }),
+    record({ kind: Joi.string().valid('chainAlong'), into: Joi.string().valid('loops', 'bumps') }),
   )
   .match('one')
 
@@ -100,6 +101,7 @@ export const texture = record(
 
 export const constraints = Joi.object({
   firstCount: whole('firstCount'),
+  chains: whole('chainsAlong'),
   wallCount: whole('wallCount'),
   evenRounds: Joi.array().items(round.min(2)).max(500),
   multiples: Joi.array()

@@ -19,6 +19,7 @@ export const LIMITS = {
   quantity: [1, 1000],
   place: [1, 1000],
   chains: [3, 60],
+  chainsAlong: [3, 600],
   firstCount: [3, 400],
   wallCount: [6, 4000],
   multiple: [2, 24],

@@ -36,6 +36,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   disc: UNNAMED_PIECE,
   cap: 'Cap',
   vessel: 'Basket',
+  oval: 'Oval mat',
   ball: 'Ball',
   tube: 'Tube',
   cone: 'Cone',
@@ -47,7 +48,11 @@ const USUAL_CHAINS = 4
 
 /** A start of this kind as makers mostly work it. */
 export const usualStart = (kind: Start['kind']): Start =>
-  kind === 'chainRing' ? { kind, chains: USUAL_CHAINS } : { kind }
+  kind === 'chainRing'
+    ? { kind, chains: USUAL_CHAINS }
+    : kind === 'chainAlong'
+      ? { kind, into: 'loops' }
+      : { kind }
 
 /** A piece that is to become another form; where that cannot begin as it did, it begins as is usual for it. */
 export function withForm(piece: PieceRecord, form: StoredForm): PieceRecord {

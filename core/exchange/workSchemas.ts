@@ -1,4 +1,6 @@
 import Joi from 'joi'
+import { MEASURE_KINDS } from '../lay/measures.ts'
+import { ZONES } from '../rounds/zone.ts'
 import type { Notice } from '../plan/plan.ts'
 import { MANNERS } from '../stitches/manner.ts'
 import {
@@ -24,7 +26,7 @@ import {
 } from './fields.ts'
 import { LONGEST_NOTE } from './limits.ts'
 
-const measure = Joi.string().valid('across', 'around', 'width', 'length', 'height', 'depth', 'opening')
+const measure = Joi.string().valid(...MEASURE_KINDS)
 /** What a tape finds: no more than around the widest mat. */
 const seen = record({
   of: measure,
@@ -63,23 +65,26 @@ export const copy = record(
 
 const kind = (type: string) => Joi.string().valid(type)
 
-const step = record({
-  times: count.min(1),
-  ops: Joi.array()
-    .items(
-      record(
-        // An opening skips as many stitches as nearly half a round has.
-        { stitch, uses: count.max(2000), makes: count.max(2000), times: count.min(1) },
-        {
-          loops: Joi.string().valid('back', 'front'),
-          manner: Joi.string().valid(...MANNERS),
-          of: count.min(1).max(20),
-        },
-      ),
-    )
-    .min(1)
-    .max(2000),
-})
+const step = record(
+  {
+    times: count.min(1),
+    ops: Joi.array()
+      .items(
+        record(
+          // An opening skips as many stitches as nearly half a round has.
+          { stitch, uses: count.max(2000), makes: count.max(2000), times: count.min(1) },
+          {
+            loops: Joi.string().valid('back', 'front'),
+            manner: Joi.string().valid(...MANNERS),
+            of: count.min(1).max(20),
+          },
+        ),
+      )
+      .min(1)
+      .max(2000),
+  },
+  { zone: Joi.string().valid(...ZONES) },
+)
 
 /** Millimetres of a predicted place or size: more than any piece has, so that a drawing has bounds. */
 const placed = (least: number) => Joi.number().min(least).max(20_000)

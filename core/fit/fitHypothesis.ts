@@ -8,8 +8,8 @@ import { beginningOf, layAs, type RoundToLay, type SpecToLay } from '../plan/beg
 import { gaugesOf, type StitchIn } from '../plan/sectionWork.ts'
 import type { PieceSpec, PlannedRound } from '../plan/plan.ts'
 import { flatnessOfLastThird } from '../lay/flatness.ts'
-import { clothOf } from '../lay/clothOf.ts'
-import { lay, type LaidRing } from '../lay/lay.ts'
+import type { LaidRing } from '../lay/lay.ts'
+import { layDown } from '../lay/layDown.ts'
 import { CLOSED_RING, closes, startOfFabric } from '../lay/startOfFabric.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
@@ -101,12 +101,13 @@ function sizesIn(
 
 /** Rounds of the planned stitches with other counts; one more is of the stitch of the last. */
 function asMade(spec: SpecToLay, counts: readonly number[], planned: readonly PlannedRound[]): RoundToLay[] {
-  const as = layAs(spec)
   const like = (index: number) => planned[Math.min(index, planned.length - 1)]!
-  return counts.map((count, index) => {
-    const { number, section, stitch } = like(index)
-    return as({ number, section, stitch, count }, index > 0 ? like(index - 1).section : undefined)
-  })
+  return layAs(spec)(
+    counts.map((count, index) => {
+      const { number, section, stitch } = like(index)
+      return { number, section, stitch, count }
+    }),
+  )
 }
 
 /** A hole is seen to a millimetre or so; a ring that is drawn up has the usual small centre all the same. */
@@ -189,14 +190,14 @@ export function positionsOf(
   const first = sizeFor(rounds[0]!)
   const off = (belief.mean[CENTRE_UNKNOWN]! - CLOSED_RING.mean) / CLOSED_RING.sd
   const { sd } = startOfFabric(spec.construction.start, rounds[0]!.stitch, first.w, first.h)
-  const as = layAs(spec)
-  const toLay = rounds.map(({ section, stitch }, index) =>
-    as(
-      { number: index + 1, section, stitch, count: counts[Math.min(index, counts.length - 1)]! },
-      rounds[index - 1]?.section,
-    ),
+  const toLay = layAs(spec)(
+    rounds.map(({ section, stitch }, index) => ({
+      number: index + 1,
+      section,
+      stitch,
+      count: counts[Math.min(index, counts.length - 1)]!,
+    })),
   )
   const usual = beginningOf({ ...spec, stitch: rounds[0]!.stitch }, first, toLay)
-  const cloth = clothOf(toLay, { ...usual, centre: Math.max(0, usual.centre + off * sd) }, sizeFor)
-  return lay(cloth).rings
+  return layDown(toLay, { ...usual, centre: Math.max(0, usual.centre + off * sd) }, sizeFor).rings
 }

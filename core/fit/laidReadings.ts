@@ -1,7 +1,6 @@
 import type { Reading } from '../gauge/reading.ts'
 import { TAPE_SD } from '../gauge/reading.ts'
-import { clothOf } from '../lay/clothOf.ts'
-import { lay } from '../lay/lay.ts'
+import { layDown } from '../lay/layDown.ts'
 import { meanOf, measured, type Seen } from '../lay/measures.ts'
 import { beginningOf, type RoundToLay, type SpecToLay } from '../plan/beginningOf.ts'
 import { gaugesOf } from '../plan/sectionWork.ts'
@@ -21,7 +20,7 @@ export function laidReadings(
   seen: readonly Seen[],
 ): Reading[] {
   const { gauge } = spec
-  const laid = lay(clothOf(rounds, beginningOf(spec, gauge, rounds), gaugesOf(spec)))
+  const laid = layDown(rounds, beginningOf(spec, gauge, rounds), gaugesOf(spec))
   const { lnW, lnH } = laid.moves()
   const { thickness } = sizesOf(spec)
   const at = [Math.log(gauge.w), Math.log(gauge.h)] as const
@@ -29,7 +28,9 @@ export function laidReadings(
     const index = Math.min(round, rounds.length) - 1
     const ring = laid.rings[index]!
     const size = measured(of, ring, thickness)
-    const byW = measured(of, { radius: lnW.radius[index]!, z: lnW.z[index]!, arc: 0 }) / size
+    const { spine = 0 } = ring
+    const byWidth = { radius: lnW.radius[index]!, z: lnW.z[index]!, arc: 0, spine }
+    const byW = measured(of, byWidth) / size
     const byH = measured(of, { radius: lnH.radius[index]!, z: lnH.z[index]!, arc: ring.arc }) / size
     const tape = TAPE_SD / meanOf(values)
     return {

@@ -3,8 +3,10 @@ import type { MeasureKind } from '../lay/measures.ts'
 import type { StartOfFabric } from '../lay/startOfFabric.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { Texture } from '../rounds/texture.ts'
+import type { Zone } from '../rounds/zone.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { Start } from '../plan/plan.ts'
+import type { Foundation } from './alongChain.ts'
 import type { Form } from './registry.ts'
 
 /** What a form is planned with: its stitch, where the fabric begins, and how thick it is. Lengths in mm. */
@@ -13,6 +15,8 @@ export interface Sizes {
   readonly h: number
   readonly start: StartOfFabric
   readonly thickness: number
+  /** Chains that it begins along, where that is settled. */
+  readonly chains?: number
 }
 
 /** The perimeter that a section wants along its fabric. */
@@ -38,6 +42,8 @@ export interface Outline {
    * behind it.
    */
   readonly lip?: boolean
+  /** What goes around a chain is taken in over this zone, symmetric about its middle, which shortens its sides. */
+  readonly takesIn?: Zone
   /** It undoes what the section of that name did: the same counts, the other way, but for the last. */
   readonly mirrors?: SectionId
 }
@@ -71,6 +77,7 @@ export interface ChoiceField<F> {
   readonly key: Exclude<keyof F & string, 'family'>
   /** The usual one first. */
   readonly choices: readonly string[]
+  readonly while?: AskedWhile
 }
 
 /** A point of an outline, mm: how wide it is, so far up. */
@@ -159,6 +166,8 @@ export interface Family<F extends { readonly family: string }> {
    */
   validate(form: F, sizes: Sizes): void
   sections(form: F, sizes: Sizes): readonly Outline[]
+  /** The chain that it begins along, where it grows around both sides of one. */
+  foundation?(form: F, sizes: Sizes): Foundation
   /** The section that is a lip, if it has one. */
   lip?(form: F): SectionId | undefined
   /** How sections of it are worked, if not as the rest, while the maker says nothing else. */

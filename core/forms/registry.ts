@@ -4,13 +4,14 @@ import { cap, type CapForm } from './cap/cap.ts'
 import { cone, type ConeForm } from './cone/cone.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
 import { drawn, type DrawnForm } from './drawn/drawn.ts'
+import { oval, type OvalForm } from './oval/oval.ts'
 import { partOf, type SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
 
 /** What a piece must become. */
-export type Form = DiscForm | CapForm | VesselForm | BallForm | TubeForm | ConeForm | DrawnForm
+export type Form = DiscForm | CapForm | VesselForm | OvalForm | BallForm | TubeForm | ConeForm | DrawnForm
 export type FamilyName = Form['family']
 
 type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
@@ -23,6 +24,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   disc,
   cap,
   vessel,
+  oval,
   ball,
   tube,
   cone,
@@ -51,7 +53,6 @@ export const fieldsOf = (family: FamilyName): readonly AnyField[] => FAMILIES[fa
 
 /** Whether a field is asked for while the others have these values. */
 export const isAsked = (field: AnyField, valueOf: (key: string) => unknown): boolean =>
-  field.kind === 'choice' ||
   field.kind === 'outline' ||
   !field.while ||
   field.while.is.some((value) => value === valueOf(field.while!.key))

@@ -7,6 +7,8 @@ export interface RoundOfCloth {
   readonly stitch: StitchName
   /** It turns a crisp edge with the round below. */
   readonly crisp?: boolean
+  /** Besides `count`: stitches along both of its straight sides, which neither cup nor wave. */
+  readonly straight?: number
 }
 
 /** Where rounds to be laid down begin, mm. */

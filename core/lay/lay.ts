@@ -12,6 +12,8 @@ export interface LaidRing {
   readonly z: number
   /** Distance along the fabric, from the hole's edge or the end of a tube on. */
   readonly arc: number
+  /** How long each of its straight sides is, of what is no ring. */
+  readonly spine?: number
 }
 
 /** By how much the radius and the height of every ring move, mm. */

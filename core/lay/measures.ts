@@ -1,5 +1,16 @@
 /** A size that one can take with a tape. */
-export type MeasureKind = 'across' | 'around' | 'width' | 'length' | 'height' | 'depth' | 'opening'
+export const MEASURE_KINDS = [
+  'across',
+  'around',
+  'width',
+  'length',
+  'height',
+  'depth',
+  'opening',
+  'endToEnd',
+  'sideToSide',
+] as const
+export type MeasureKind = (typeof MEASURE_KINDS)[number]
 
 /** Where the top of a round lies, mm. */
 export interface PlaceOfRound {
@@ -8,6 +19,8 @@ export interface PlaceOfRound {
   readonly z: number
   /** Distance along the fabric from where it begins. */
   readonly arc: number
+  /** How long each of its straight sides is, where it is no ring: `radius` is then that of its ends. */
+  readonly spine?: number
 }
 
 /** A size of a piece by the round it is taken at. */
@@ -33,9 +46,9 @@ const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound & { readonly thickness
   /** Through the centre. */
   across: { radius: 2, z: 0, arc: 0 },
   /** The tape over the fabric. */
-  around: { radius: 2 * Math.PI, z: 0, arc: 0, thickness: Math.PI },
+  around: { radius: 2 * Math.PI, z: 0, arc: 0, spine: 2, thickness: Math.PI },
   /** Laid flat, two layers thick: half of around. */
-  width: { radius: Math.PI, z: 0, arc: 0 },
+  width: { radius: Math.PI, z: 0, arc: 0, spine: 1 },
   /** Along a tube, from where it begins. */
   length: { radius: 0, z: 0, arc: 1 },
   /** How high the edge stands over the table that the fabric lies on. */
@@ -44,6 +57,9 @@ const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound & { readonly thickness
   depth: { radius: 0, z: 0, arc: 1 },
   /** Through the middle of an open end. */
   opening: { radius: 2, z: 0, arc: 0 },
+  /** An oval along its chain, and across it. */
+  endToEnd: { radius: 2, z: 0, arc: 0, spine: 1 },
+  sideToSide: { radius: 2, z: 0, arc: 0 },
 }
 
 /** Whether it is a size of the round itself, wherever that lies along the fabric. */
@@ -51,14 +67,19 @@ export const isAround = (of: MeasureKind): boolean => READ_OFF[of].radius > 0
 
 /** What a tape finds of a round that lies there, mm; outside where the fabric is thick. */
 export function measured(of: MeasureKind, place: PlaceOfRound, thickness = 0): number {
-  const { radius, z, arc, thickness: thick = 0 } = READ_OFF[of]
-  return radius * place.radius + z * place.z + arc * place.arc + thick * thickness
+  const { radius, z, arc, spine = 0, thickness: thick = 0 } = READ_OFF[of]
+  return (
+    radius * place.radius + spine * (place.spine ?? 0) + z * place.z + arc * place.arc + thick * thickness
+  )
 }
 
-/** Standard deviation of the same, mm, by those of where the round lies. */
+/**
+ * Standard deviation of the same, mm, by those of where the round lies: how long a side is and how far out its end lies
+ * are off together, with the width of the stitches.
+ */
 export function doubtOf(of: MeasureKind, sd: PlaceOfRound): number {
-  const { radius, z, arc } = READ_OFF[of]
-  return Math.hypot(radius * sd.radius, z * sd.z, arc * sd.arc)
+  const { radius, z, arc, spine = 0 } = READ_OFF[of]
+  return Math.hypot(radius * sd.radius + spine * (sd.spine ?? 0), z * sd.z, arc * sd.arc)
 }
 
 /** By how much a size grows with a millimetre of fabric added at its edge, laid the way that it grows. */

@@ -7,6 +7,8 @@ export const CLOSED_RING = { mean: 0.3, sd: 0.15 } as const
 const FILLED_RING = { mean: 0.45, sd: 0.2 } as const
 /** A ring of more chains than this leaves a hole. */
 const MOST_FILLED = 5
+/** Along a chain the first round begins at its middle: so surely, in heights of a stitch. */
+const ALONG_CHAIN_SD = 0.15
 /** The first stitches lie over a hole of chains, and a chain is narrower than a stitch. */
 const CHAINS_COVERED = 3
 const CHAIN_WIDTH = 0.85
@@ -29,6 +31,7 @@ export interface StartOfFabric {
  */
 export function startOfFabric(start: Start, stitch: StitchName, w: number, h: number): StartOfFabric {
   if (start.kind === 'joinedChain') return { hole: 0, centre: 0, sd: 0 }
+  if (start.kind === 'chainAlong') return { hole: 0, centre: 0, sd: ALONG_CHAIN_SD * h }
   if (start.kind !== 'chainRing') return { hole: 0, centre: CLOSED_RING.mean * h, sd: CLOSED_RING.sd * h }
   const scHeight = (h * STITCHES.sc.heightOverWidth) / STITCHES[stitch].heightOverWidth
   const sd = FILLED_RING.sd * scHeight

@@ -4,7 +4,9 @@ import { countOf, type Round, type SectionId } from '../rounds/round.ts'
 import type { PieceSpec } from './plan.ts'
 import type { Texture } from '../rounds/texture.ts'
 import { accentAt } from './sectionWork.ts'
-import { crispIn, sectionsOf } from './wantedAround.ts'
+import { takenIn } from '../rounds/spine.ts'
+import type { StitchName } from '../stitches/stitch.ts'
+import { crispIn, foundationOf, sectionsOf, takenInIn } from './wantedAround.ts'
 
 /** A round to be laid down, in the fabric of its section. */
 export interface RoundToLay extends RoundOfCloth {
@@ -13,38 +15,63 @@ export interface RoundToLay extends RoundOfCloth {
   readonly accent?: Texture
 }
 
+/** A round by all of its stitches, before it is laid. */
+export interface RoundCounted {
+  readonly number: number
+  readonly section: SectionId
+  readonly stitch: StitchName
+  readonly count: number
+}
+
 export type SpecToLay = Pick<
   PieceSpec,
   'form' | 'construction' | 'stitch' | 'gauge' | 'sections' | 'constraints'
 >
 
-/** A round of so many stitches that is worked on top of one of a section, or is the first. */
-export type LayAs = (
-  round: Pick<RoundToLay, 'section' | 'stitch' | 'count'> & { readonly number: number },
-  below: SectionId | undefined,
-) => RoundToLay
+/** Rounds that are worked on top of one that is laid already, or from the first on. */
+export type LayAs = (rounds: readonly RoundCounted[], after?: RoundToLay) => RoundToLay[]
 
-/** How rounds of a spec are laid: the first of a section that turns a crisp edge bends there, and is plain. */
+/**
+ * How rounds of a spec are laid: the first of a section that turns a crisp edge bends there, and is plain. Of what grows
+ * around a chain, what lies along its sides goes straight, and its ends are laid as the ring that they make together.
+ */
 export function layAs(spec: SpecToLay): LayAs {
   const crisp = crispIn(spec)
-  return ({ number, section, stitch, count }, below) => {
-    const round = { section, stitch, count }
-    if (section !== below && crisp.has(section)) return { ...round, crisp: true }
-    const accent = accentAt(spec, { number, section, stitch })
-    return accent ? { ...round, accent } : round
+  const foundation = foundationOf(spec)
+  const taken = takenInIn(spec)
+  return (rounds, after) => {
+    let below = after
+    const straightUnder = (all: number, section: SectionId) => {
+      if (below?.straight === undefined) return 2 * foundation!.side
+      const { straight, count } = below
+      return taken.has(section) ? takenIn(straight, count + straight, all) : straight
+    }
+    return rounds.map(({ number, section, stitch, count: all }) => {
+      const straight = foundation && straightUnder(all, section)
+      const accent = accentAt(spec, { number, section, stitch })
+      const round: RoundToLay = {
+        section,
+        stitch,
+        count: all - (straight ?? 0),
+        ...(straight === undefined ? {} : { straight }),
+        ...(section !== below?.section && crisp.has(section) ? { crisp: true } : accent ? { accent } : {}),
+      }
+      below = round
+      return round
+    })
   }
 }
 
 /** Rounds as they are laid, from the first of a piece on. */
-export function toLay(spec: SpecToLay, rounds: readonly Round[]): RoundToLay[] {
-  const as = layAs(spec)
-  return rounds.map((round, index) =>
-    as(
-      { number: index + 1, section: round.section, stitch: round.fabric, count: countOf(round) },
-      rounds[index - 1]?.section,
-    ),
+export const toLay = (spec: SpecToLay, rounds: readonly Round[]): RoundToLay[] =>
+  layAs(spec)(
+    rounds.map((round, index) => ({
+      number: index + 1,
+      section: round.section,
+      stitch: round.fabric,
+      count: countOf(round),
+    })),
   )
-}
 
 /**
  * Where the rounds of a piece begin: around a middle, or on a joined chain as long as the first of them.

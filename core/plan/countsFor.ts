@@ -8,6 +8,7 @@ import { repeatOfRim } from '../rounds/rim.ts'
 import { repeatOf } from '../rounds/texture.ts'
 import type { Slit } from './openings.ts'
 import { accentAt, textureIn } from './sectionWork.ts'
+import { foundationOf } from './wantedAround.ts'
 import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
 
 /** A round that is to be: of which section and stitch, and how many stitches its guide asks for. */
@@ -31,6 +32,43 @@ export function countsFor(
   worked: readonly PlannedRound[],
   before: readonly Outline[],
 ): readonly number[] {
+  const foundation = foundationOf(spec)
+  if (!foundation) return paced(spec, asked, worked, before)
+  // What grows around a chain has its sides given: one of its ends is paced, as the other is.
+  const sides = 2 * foundation.side
+  const wallCount = spec.constraints?.wallCount
+  const atAnEnd = (count: number) => (count - sides) / 2
+  return paced(
+    {
+      ...spec,
+      constraints: {
+        ...spec.constraints,
+        firstCount: foundation.end,
+        ...(wallCount === undefined ? {} : { wallCount: atAnEnd(wallCount) }),
+      },
+    },
+    asked.map((round) => ({ ...round, ideal: atAnEnd(round.ideal) })),
+    worked.map((round) => ({
+      ...round,
+      count: atAnEnd(round.count),
+      from: atAnEnd(round.from),
+      ideal: atAnEnd(round.ideal),
+    })),
+    before,
+    (count) => 2 * count + sides,
+  ).map((count) => 2 * count + sides)
+}
+
+/**
+ * @param wholeOf stitches of the whole round that a paced count is of
+ */
+function paced(
+  spec: PieceSpec,
+  asked: readonly RoundAsked[],
+  worked: readonly PacedRound[],
+  before: readonly Outline[],
+  wholeOf?: (count: number) => number,
+): readonly number[] {
   const last = worked.at(-1)
   if (last && asked.length === 0) return []
   const mirror = asked.findIndex(({ section }) => section.mirrors !== undefined)
@@ -45,14 +83,14 @@ export function countsFor(
   const oneWall = wall && asked.every(({ section }) => section.id === asked[0]!.section.id)
   const solve = (problem: CountsProblem, goesOn: boolean) =>
     (oneWall ? oneCount(problem, goesOn) : spreadCounts(problem)).counts
-  if (!last) return solve(problemOf(spec, asked, 1), false)
+  if (!last) return solve(problemOf(spec, asked, 1, wholeOf), false)
   const ideals = asked.map(({ ideal }) => ideal)
   const there = worked.map(({ stitch, ideal, count }, index) => ({
     section: before[index]!,
     stitch,
     ideal: index === worked.length - 1 ? count : ideal,
   }))
-  const problem = problemOf(spec, [...there, ...asked], last.number)
+  const problem = problemOf(spec, [...there, ...asked], last.number, wholeOf)
   const goingOn: CountsProblem = {
     ...problem,
     ideals: [last.count, ...ideals],
@@ -62,17 +100,20 @@ export function countsFor(
   return solve(goingOn, true).slice(1)
 }
 
+/** What pacing needs to know of a round that is worked. */
+type PacedRound = Pick<PlannedRound, 'number' | 'stitch' | 'count' | 'from' | 'ideal'>
+
 /** The second half of what closes again: the counts of the first, the other way, but for the one that both share. */
 function mirrored(
   spec: PieceSpec,
   asked: readonly RoundAsked[],
   from: number,
-  worked: readonly PlannedRound[],
+  worked: readonly PacedRound[],
   before: readonly Outline[],
   begun: number,
 ): readonly number[] {
   const of = asked[from]!.section.mirrors
-  const first = from === 0 ? [] : countsFor(spec, asked.slice(0, from), worked, before)
+  const first = from === 0 ? [] : paced(spec, asked.slice(0, from), worked, before)
   const there = worked.flatMap(({ count }, index) => (before[index]!.id === of ? [count] : []))
   const back = [...there, ...first].reverse().slice(1)
   const countOn = (index: number) => back[Math.min(begun + index, back.length - 1)]!
@@ -109,6 +150,7 @@ function problemOf(
   { constraints, construction, rhythm, sections }: PieceSpec,
   all: readonly RoundAsked[],
   fromRound: number,
+  wholeOf: ((count: number) => number) | undefined,
 ): CountsProblem {
   const allIdeals = all.map(({ ideal }) => ideal)
   const rounds = all.slice(fromRound - 1)
@@ -167,6 +209,7 @@ function problemOf(
   const nearest = of === 1 ? Math.round(first) : of * Math.max(1, Math.round(first / of))
   return {
     ideals,
+    ...(wholeOf ? { wholeOf } : {}),
     firstCounts: [
       Math.min(nearest, Math.max(4, Math.floor(first * 0.85))),
       Math.max(nearest, Math.ceil(first * 1.2)),

@@ -6,6 +6,8 @@ export interface DoubtOfPlace {
   readonly sd: number
   readonly sdZ: number
   readonly sdArc: number
+  /** Of its straight sides, where it has any. */
+  readonly sdSpine?: number
 }
 
 /** Where the first of some rounds begins, and how surely, mm. */
@@ -37,12 +39,13 @@ export function doubtOfPlaces(
   }
   /** How long the rounds of each gauge are: off together in one, each by itself in several. */
   const lengths = new Map<Gauge, number>()
-  return laid.rings.map(({ arc }, index) => {
+  return laid.rings.map(({ arc, spine }, index) => {
     const gauge = gauges[index]!
     lengths.set(gauge, (lengths.get(gauge) ?? 0) + arc - (laid.rings[index - 1]?.arc ?? from))
     return {
       sd: sdBy('radius', index),
       sdZ: sdBy('z', index),
+      ...(spine === undefined ? {} : { sdSpine: spine * Math.sqrt(gauge.varLnW) }),
       sdArc: Math.hypot(
         along?.sd ?? startSd,
         ...[...lengths].map(([of, length]) => length * Math.sqrt(of.varLnH)),

@@ -1,10 +1,11 @@
-import { clothOf, type Beginning } from '../lay/clothOf.ts'
-import { lay, type Laid, type LaidRing } from '../lay/lay.ts'
+import type { Beginning } from '../lay/clothOf.ts'
+import type { Laid, LaidRing } from '../lay/lay.ts'
+import { layDown } from '../lay/layDown.ts'
 import { leftOfDish } from '../lay/leftOfDish.ts'
 import { beginningOf, type RoundToLay, type SpecToLay } from './beginningOf.ts'
 import type { FoundEdge } from './plan.ts'
 import type { Gauges } from './sectionWork.ts'
-import { sectionsOf } from './wantedAround.ts'
+import { flatIn } from './wantedAround.ts'
 
 /** Lays rounds to come down, on top of those that are worked. */
 export type LayPiece = (rounds: readonly RoundToLay[]) => Laid
@@ -20,23 +21,28 @@ export function layPiece(
   gauges: Gauges,
   worked: { readonly rounds: readonly RoundToLay[]; readonly edge: FoundEdge } | undefined,
 ): LayPiece {
-  if (!worked) return (rounds) => lay(clothOf(rounds, beginningOf(spec, spec.gauge, rounds), gauges))
+  if (!worked) return (rounds) => layDown(rounds, beginningOf(spec, spec.gauge, rounds), gauges)
   const { rounds: there, edge } = worked
   const from = beginningOf(spec, spec.gauge, there)
-  const alone = lay(clothOf(there, from, gauges)).rings.at(-1)!
-  const flat = new Set(sectionsOf(spec).flatMap(({ id, guide }) => (guide.lies === 'flat' ? [id] : [])))
+  const alone = layDown(there, from, gauges).rings.at(-1)!
+  const flat = flatIn(spec)
   return (rounds) => {
-    const added = lay(clothOf(rounds, onTheEdge(edge, from, there.at(-1)!), gauges))
-    const whole = lay(clothOf([...there, ...rounds], from, gauges)).rings.slice(there.length)
+    const added = layDown(rounds, onTheEdge(edge, from, there.at(-1)!), gauges)
+    const whole = layDown([...there, ...rounds], from, gauges).rings.slice(there.length)
     // What a dish was deeper than the cloth says is gone when the last third is new, in all of it alike.
     const up = from.free
       ? alongEdge(edge) - alone.arc
       : (edge.z - alone.z) * leftOfDish(rounds.length, there.length)
     return {
-      rings: whole.map(({ radius, z }, index): LaidRing => {
+      rings: whole.map(({ radius, z, spine }, index): LaidRing => {
         // Flat rounds lie as much farther out as the edge did; what is fitted keeps to its own girth, as much longer.
         const out = flat.has(rounds[index]!.section) ? edge.radius - alone.radius : 0
-        return { radius: radius + out, z: Math.max(0, z + up), arc: added.rings[index]!.arc }
+        return {
+          radius: radius + out,
+          z: Math.max(0, z + up),
+          arc: added.rings[index]!.arc,
+          ...(spine === undefined ? {} : { spine }),
+        }
       }),
       moves: added.moves,
     }

@@ -1,5 +1,4 @@
-import { clothOf } from '../lay/clothOf.ts'
-import { lay } from '../lay/lay.ts'
+import { layDown } from '../lay/layDown.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import { countOf, usedBy, type Round } from '../rounds/round.ts'
 import { leftOfDish } from '../lay/leftOfDish.ts'
@@ -10,7 +9,7 @@ import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
 import { accentAt, gaugeIn, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
-import { crispIn, wantedIn } from './wantedAround.ts'
+import { crispIn, flatIn, wantedIn } from './wantedAround.ts'
 
 /**
  * Rounds with their numbers and counts, and where they come to lie: what follows from a list of rounds and the
@@ -22,6 +21,8 @@ export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: Go
   const edges = placesAsEdges(spec, gauges, rounds, goesOn, places)
   const wanted = wantedIn(spec)
   const crisp = crispIn(spec)
+  const flat = flatIn(spec)
+  const toBeLaid = toLay(spec, rounds)
   return rounds.map((round, index): PlannedRound => {
     const turns = crisp.has(round.section) && rounds[index - 1]?.section !== round.section
     const [section, stitch] = [round.section, round.fabric]
@@ -41,9 +42,19 @@ export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: Go
       ideal: around / w,
       at,
       asEdge: edges[index]!,
-      flatness: (count * w) / around - 1,
+      flatness: flatnessOf({ count, w, around, straight: flat.has(section) ? toBeLaid[index]!.straight : 0 }),
     }
   })
+}
+
+/** By how much stitches are longer than what is wanted around: beside those that lie straight. */
+function flatnessOf({
+  count,
+  w,
+  around,
+  straight = 0,
+}: Readonly<Record<'count' | 'w' | 'around', number>> & { readonly straight?: number | undefined }): number {
+  return ((count - straight) * w) / (around - straight * w) - 1
 }
 
 /** Index of the round whose top one is worked into; nothing on a ring or a chain. */
@@ -132,7 +143,7 @@ function placesOnAnEdge(
   const all = toLay(spec, rounds)
   const [there, ahead] = [all.slice(0, after), all.slice(after)]
   const from = beginningOf(spec, spec.gauge, there)
-  const alone = lay(clothOf(there, from, gauges))
+  const alone = layDown(there, from, gauges)
   const rim = alone.rings.at(-1)!
   const sdArc = edge.along?.sd ?? edge.sd
   const found = { sd: edge.sd, sdZ: sdArc, sdArc }
@@ -140,8 +151,9 @@ function placesOnAnEdge(
   const left = ahead.length === 0 ? 1 : leftOfDish(ahead.length, after)
   const longer = alongEdge(edge) / rim.arc
   // What stands free is lifted by the rounds to come; a mat on its table is not.
-  const lies = from.free && ahead.length > 0 ? lay(clothOf(all, from, gauges)) : alone
-  const worked = lies.rings.slice(0, after).map(({ radius, z, arc }, index): RoundPosition => ({
+  const lies = from.free && ahead.length > 0 ? layDown(all, from, gauges) : alone
+  const worked = lies.rings.slice(0, after).map(({ radius, z, arc, spine }, index): RoundPosition => ({
+    ...(spine === undefined ? {} : { spine }),
     radius: (radius * edge.radius) / (from.free ? lies.rings[after - 1]!.radius : rim.radius),
     z: from.free ? z * longer : edge.z * (radius / rim.radius) ** 2 * left,
     arc: arc * longer,

@@ -21,7 +21,7 @@ export function noticesOf(
   const notices: Notice[] = []
   const { tolerance } = spec
   if (spec.gauge.certainty === 'guess') notices.push({ code: 'guess' })
-  const [main] = finished.promises
+  const main = finished.promises.find(({ of }) => of === target.of)
   const missed = main!.value - target.value
   const unreached = Math.abs(missed) / growthOf(target.of) > reachable + REACH_SLACK * spec.gauge.h
   const free = freeLastRoundsIn(spec, rounds.at(-1)!.section)

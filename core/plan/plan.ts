@@ -13,13 +13,15 @@ import type { StitchName } from '../stitches/stitch.ts'
 
 /**
  * How the piece begins. A ring or a single chain closes the middle, a chain ring leaves a hole in it; a joined chain
- * as long as round 1 is one end of a tube.
+ * as long as round 1 is one end of a tube; along both sides of a chain an oval grows, worked into its loops or its back
+ * bumps.
  */
 export type Start =
   | { readonly kind: 'magicRing' }
   | { readonly kind: 'chainTwo' }
   | { readonly kind: 'chainRing'; readonly chains: number }
   | { readonly kind: 'joinedChain' }
+  | { readonly kind: 'chainAlong'; readonly into: 'loops' | 'bumps' }
 
 /**
  * How a joined round gets up to its height: by a chain that is no stitch, by a chain that counts as the
@@ -58,6 +60,8 @@ export interface Construction {
 export interface Constraints {
   /** Stitches of round 1, when the maker has settled on a number. */
   readonly firstCount?: number
+  /** Chains that an oval begins along, when the maker has settled on a number, or has worked them. */
+  readonly chains?: number
   /** Stitches around the wall, when the maker has settled on a number; it goes before a repeat that counts are held to. */
   readonly wallCount?: number
   /** Rounds (from 1) that must have no increases. */
@@ -136,6 +140,8 @@ export interface RoundPosition extends LaidRing {
   readonly sd: number
   readonly sdZ: number
   readonly sdArc: number
+  /** Of `spine`, where there is one. */
+  readonly sdSpine?: number
 }
 
 /** A round with what follows from its place in a plan: all of it computed, none of it stored. */
@@ -157,7 +163,7 @@ export interface PlannedRound extends Round {
    * over. In the last section the same as `at`.
    */
   readonly asEdge: RoundPosition
-  /** N·w over the perimeter that its form wants there − 1. */
+  /** N·w over the perimeter that its form wants there − 1; where it lies flat around a chain, of its ends alone. */
   readonly flatness: number
 }
 

@@ -8,7 +8,7 @@ import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { validateSpec } from './validateSpec.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
 import { chooseRounds, reachableWithin, wholeRounds, type RoundChoice } from './chooseRounds.ts'
-import { layAs, toLay, type LayAs } from './beginningOf.ts'
+import { layAs, toLay, type LayAs, type RoundToLay } from './beginningOf.ts'
 import { countsFor, onTheWayBack, type RoundAsked } from './countsFor.ts'
 import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece, type LayPiece } from './layPiece.ts'
@@ -20,7 +20,7 @@ import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { freeLastRoundsIn, gaugeIn, gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
 import { sumsOf } from './sumsOf.ts'
-import { crispIn, lipsIn, sectionsOf, sizesOf } from './wantedAround.ts'
+import { sectionsOf, sizesOf } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
 import { writeRounds, type RoundToWrite } from './writeRounds.ts'
 
@@ -61,6 +61,8 @@ interface Base {
   readonly edge: FoundEdge
   readonly lay: LayPiece
   readonly as: LayAs
+  /** The last of the worked rounds, as it is laid. */
+  readonly below?: RoundToLay
   readonly worked: readonly PlannedRound[]
   /** Sections of the worked rounds. */
   readonly sections: readonly Outline[]
@@ -95,10 +97,7 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const goesOn = worked && { after: worked.rounds.length, ...worked.edge }
   const rounds = layRounds(
     spec,
-    writeRounds(spec, crispIn(spec), lipsIn(spec), worked?.rounds ?? [], [
-      ...toCome,
-      ...edgingOf(spec, base),
-    ]),
+    writeRounds(spec, worked?.rounds ?? [], [...toCome, ...edgingOf(spec, base)]),
     goesOn,
   )
   const finished = measureFinished(spec, rounds)
@@ -141,6 +140,7 @@ function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Ba
   const sectionOf = ({ section }: PlannedRound) => outlines.find(({ id }) => id === section) ?? last.section
   const { centre, sd } = sizes.start
   const asLaid = there && worked && { rounds: toLay(spec, worked.rounds), edge: worked.edge }
+  const below = asLaid?.rounds.at(-1)
   return {
     before: ahead.slice(0, -1).flatMap((one) => wholeSection(spec, gauges, one)),
     last,
@@ -149,6 +149,7 @@ function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Ba
     edge: worked?.edge ?? { radius: centre, z: 0, sd, along: { arc: 0, sd: 0 } },
     lay: layPiece(spec, gauges, asLaid),
     as: layAs(spec),
+    ...(below ? { below } : {}),
     worked: there ?? [],
     sections: there?.map(sectionOf) ?? [],
   }
@@ -272,16 +273,14 @@ function candidate(spec: PieceSpec, choice: RoundChoice, gauges: Gauges, base: B
   const rounds = [...base.before, ...choice.stitches.map((stitch) => ({ section, stitch }))]
   const asked = roundsAsked(spec, rounds, gauges, base)
   const counts = countsFor(spec, asked, base.worked, base.sections)
-  const made = asked.map((round, index) =>
-    base.as(
-      {
-        number: base.worked.length + index + 1,
-        section: round.section.id,
-        stitch: round.stitch,
-        count: counts[index]!,
-      },
-      (asked[index - 1] ?? { section: base.sections.at(-1) }).section?.id,
-    ),
+  const made = base.as(
+    asked.map((round, index) => ({
+      number: base.worked.length + index + 1,
+      section: round.section.id,
+      stitch: round.stitch,
+      count: counts[index]!,
+    })),
+    base.below,
   )
   const laid = base.lay(made)
   const { edge, target } = base

@@ -15,6 +15,11 @@ export function promisesOf(spec: PieceToOutline, { asEdge, number, section }: Pl
       of,
       at: number,
       value: measured(of, asEdge, thickness),
-      sd: doubtOf(of, { radius: asEdge.sd, z: asEdge.sdZ, arc: asEdge.sdArc }),
+      sd: doubtOf(of, {
+        radius: asEdge.sd,
+        z: asEdge.sdZ,
+        arc: asEdge.sdArc,
+        spine: asEdge.sdSpine ?? 0,
+      }),
     }))
 }

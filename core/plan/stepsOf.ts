@@ -56,10 +56,12 @@ export function stepsOf(
           .map(({ steps }) => steps)
           .reverse(),
       })
-  return into
-    ? steps.map(({ times, ops }) => ({ times, ops: ops.map((op) => ({ ...op, loops: into })) }))
-    : steps
+  return intoLoops(steps, into)
 }
+
+/** Steps that are all worked into one loop; into both when none is named. */
+export const intoLoops = (steps: readonly Step[], into: 'back' | 'front' | undefined): Step[] =>
+  steps.map((step) => (into ? { ...step, ops: step.ops.map((op) => ({ ...op, loops: into })) } : step))
 
 /** An even round in a texture; what its repeat does not go into is worked plain at the end. */
 function textured(

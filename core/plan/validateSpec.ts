@@ -5,10 +5,10 @@ import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
 import { repeatOfRim } from '../rounds/rim.ts'
 import { hasPost, numbersOfTexture, worksIn, type Texture } from '../rounds/texture.ts'
 import { commonMultiple, multipleAt, repeatIn } from './countsFor.ts'
-import type { Constraints, PieceSpec } from './plan.ts'
+import type { Constraints, PieceSpec, Start } from './plan.ts'
 import { validateOpenings } from './openings.ts'
 import { gaugesOf, stitchIn, textureIn } from './sectionWork.ts'
-import { maySplit, partsOf, sectionsOf, sizesOf } from './wantedAround.ts'
+import { foundationOf, maySplit, partsOf, sectionsOf, sizesOf } from './wantedAround.ts'
 
 /**
  * Refuses what cannot be planned, before any computing.
@@ -33,6 +33,7 @@ export function validateSpec(spec: PieceSpec): void {
   validateSplits(spec)
   validateOpenings(spec)
   validateFirstCount(spec)
+  validateChains(spec)
   validateWallCount(spec)
   validateStrands(spec)
 }
@@ -64,13 +65,7 @@ export function validateWanted(
   const { start } = construction
   const starts = familyOf(form).starts(form)
   if (!starts.includes(start.kind)) {
-    throw new SpecError(
-      'construction.start',
-      'This form cannot begin so.',
-      starts[0] === 'joinedChain'
-        ? 'So open it begins on a chain joined into a ring.'
-        : 'It begins in the middle, in a ring or a chain of two.',
-    )
+    throw new SpecError('construction.start', 'This form cannot begin so.', HOW_IT_BEGINS[starts[0]!])
   }
   if (
     start.kind === 'chainRing' &&
@@ -84,6 +79,14 @@ export function validateWanted(
   }
   validateConstraints(constraints)
   validateColours(spec)
+}
+
+const HOW_IT_BEGINS: Readonly<Record<Start['kind'], string>> = {
+  magicRing: 'It begins in the middle, in a ring or a chain of two.',
+  chainTwo: 'It begins in the middle, in a chain of two or a ring.',
+  chainRing: 'It begins in a ring of chains.',
+  joinedChain: 'So open it begins on a chain joined into a ring.',
+  chainAlong: 'It begins along a chain, worked on both of its sides.',
 }
 
 function validateColours({ colours }: Pick<PieceSpec, 'colours'>): void {
@@ -137,6 +140,28 @@ function validateFirstCount({ constraints, gauge }: PieceSpec): void {
     'constraints.firstCount',
     `Round 1 cannot have ${first} stitches.`,
     `A whole number; in this stitch about ${Math.round(flatIncrease(gauge.w, gauge.h))}.`,
+  )
+}
+
+/** A chain may be settled on so much shorter or longer than the length asks; more than that is another size. */
+const CHAIN_GIVES = 0.25
+const FEWEST_CHAINS = 3
+
+/** How many chains an oval may be settled on, by its length. */
+function validateChains(spec: PieceSpec): void {
+  const { chains, ...others } = spec.constraints ?? {}
+  const asked = foundationOf({ ...spec, constraints: others })
+  if (chains === undefined || !asked) return
+  const gives = Math.max(2, CHAIN_GIVES * asked.chains)
+  const [least, most] = [
+    Math.max(FEWEST_CHAINS, Math.ceil(asked.chains - gives)),
+    Math.floor(asked.chains + gives),
+  ]
+  if (Number.isInteger(chains) && chains >= least && chains <= most) return
+  throw new SpecError(
+    'constraints.chains',
+    `${chains} chains are ${chains < least ? 'too short' : 'too long'} for the length that this has.`,
+    `From ${least} to ${most} in this gauge, ${asked.chains} by the length; or change the length.`,
   )
 }
 

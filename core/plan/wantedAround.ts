@@ -1,6 +1,8 @@
+import type { Foundation } from '../forms/alongChain.ts'
 import type { Outline, Sizes } from '../forms/family.ts'
 import { familyOf, type Form } from '../forms/registry.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
+import type { Zone } from '../rounds/zone.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { PieceSpec } from './plan.ts'
 import { gaugesOf, stitchIn } from './sectionWork.ts'
@@ -9,10 +11,20 @@ import { gaugesOf, stitchIn } from './sectionWork.ts'
 const THICK = 1.8
 
 /** What the form of a spec is planned with. */
-export function sizesOf({ construction, stitch, gauge }: Omit<PieceToOutline, 'form'>): Sizes {
+export function sizesOf({ construction, stitch, gauge, constraints }: Omit<PieceToOutline, 'form'>): Sizes {
   const { w, h, yarnDiameter } = gauge
-  return { w, h, start: startOfFabric(construction.start, stitch, w, h), thickness: THICK * yarnDiameter }
+  return {
+    w,
+    h,
+    start: startOfFabric(construction.start, stitch, w, h),
+    thickness: THICK * yarnDiameter,
+    ...(constraints?.chains === undefined ? {} : { chains: constraints.chains }),
+  }
 }
+
+/** The chain that a spec's form begins along, where it grows around both sides of one. */
+export const foundationOf = (spec: PieceToOutline): Foundation | undefined =>
+  familyOf(spec.form).foundation?.(spec.form, sizesOf(spec))
 
 export type PieceToOutline = Pick<
   PieceSpec,
@@ -60,6 +72,14 @@ export const withGirth = (spec: PieceToOutline, girth: number): Form =>
 /** Sections that turn a crisp edge with the one before. */
 export const crispIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
   new Set(sectionsOf(spec).flatMap(({ id, crisp }) => (crisp ? [id] : [])))
+
+/** Sections that lie flat on a table. */
+export const flatIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
+  new Set(sectionsOf(spec).flatMap(({ id, guide }) => (guide.lies === 'flat' ? [id] : [])))
+
+/** The zone that sections are taken in over, of those that are. */
+export const takenInIn = (spec: PieceToOutline): ReadonlyMap<SectionId, Zone> =>
+  new Map(sectionsOf(spec).flatMap(({ id, takesIn }) => (takesIn ? [[id, takesIn] as const] : [])))
 
 /** The sections that are lips. */
 export const lipsIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>

@@ -1,12 +1,17 @@
 import { countOf, topOf, type Round, type Run, type SectionId } from '../rounds/round.ts'
+import { bothSidesOf, straightOf, takenIn } from '../rounds/spine.ts'
 import { goesRoundPosts } from '../rounds/texture.ts'
 import { rimSteps, type Rim } from '../rounds/rim.ts'
+import type { Foundation } from '../forms/alongChain.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { PieceSpec, Start } from './plan.ts'
 import { constructionIn, loopsIn, wayOf } from './sectionWork.ts'
 import { overOpenings, withOpenings, type Slit } from './openings.ts'
-import { asBelow, stepsOf } from './stepsOf.ts'
+import { toLay } from './beginningOf.ts'
+import { asBelow, intoLoops, stepsOf, type RoundBelow } from './stepsOf.ts'
+import { crispIn, flatIn, foundationOf, lipsIn, takenInIn, type PieceToOutline } from './wantedAround.ts'
+import { aroundEnds, firstAlong, takenInOver } from './zonedSteps.ts'
 import { textureAt } from './textureAt.ts'
 
 export interface RoundToWrite {
@@ -22,8 +27,9 @@ export interface RoundToWrite {
 const ONE_CHAIN: readonly Run[] = [{ of: { kind: 'chain', of: 'foundation', side: 'upper' }, from: 0, to: 1 }]
 
 /** What round 1 is worked into: nothing in a ring, as many chains as it has stitches in a tube. */
-function startHosts(start: Start, count: number): readonly Run[] {
+function startHosts(start: Start, count: number, foundation: Foundation | undefined): readonly Run[] {
   if (start.kind === 'chainTwo') return ONE_CHAIN
+  if (foundation) return bothSidesOf(foundation.chains, foundation.side)
   return start.kind === 'joinedChain'
     ? [{ of: { kind: 'chain', of: 'foundation', side: 'upper' }, from: 0, to: count }]
     : []
@@ -55,18 +61,20 @@ export function sideOf(
 
 /**
  * The worked rounds, and those to come in steps, each on top of the one below.
- * @param crisp sections whose first round takes the back loops, for a crisp edge
- * @param lips sections whose round takes the front loops, and is passed over by what comes after it
+ * A lip takes the front loops, and is passed over by what comes after it.
  * @param toCome section, stitch and count of each
  */
 export function writeRounds(
-  spec: Pick<PieceSpec, 'construction' | 'colours' | 'sections' | 'constraints'>,
-  crisp: ReadonlySet<SectionId>,
-  lips: ReadonlySet<SectionId>,
+  spec: PieceToOutline & Pick<PieceSpec, 'colours'>,
   worked: readonly Round[],
   toCome: readonly RoundToWrite[],
 ): Round[] {
+  const [crisp, lips, flat, takesIn] = [crispIn(spec), lipsIn(spec), flatIn(spec), takenInIn(spec)]
+  const foundation = foundationOf(spec)
   const rounds = [...worked]
+  const straightAfter = (stitches: number, section: SectionId, from: number, count: number) =>
+    takesIn.has(section) ? takenIn(stitches, from, count) : stitches
+  let straight = worked.length > 0 ? toLay(spec, worked).at(-1)!.straight : undefined
   const taken = new Set(worked.map(({ id }) => id))
   for (const { section, stitch, count, slits, rim } of toCome) {
     const top = rounds.at(-1)
@@ -86,19 +94,33 @@ export function writeRounds(
           : loopsIn(spec, { section, stitch })
     const construction = constructionIn(spec, section)
     const side = sideOf(spec, section, top)
-    const shaped = () =>
-      stepsOf({ stitch, from, count, texture, side }, rounds.map(asBelow), construction, into)
+    const shapedEvenly = (before: readonly RoundBelow[]) =>
+      stepsOf({ stitch, from, count, texture, side }, before, construction, into)
+    const shaped = () => {
+      const before = rounds.map(asBelow)
+      if (foundation && !below) return firstAlong(stitch, foundation)
+      const zone = takesIn.get(section)
+      if (!foundation || straight === undefined || texture) return shapedEvenly(before)
+      const { ends } = foundation
+      const zoned = { stitch, from, count, straight, ends }
+      if (zone && count < from) return intoLoops(takenInOver(zoned), into)
+      return count === from || flat.has(section)
+        ? intoLoops(aroundEnds(zoned, before, construction), into)
+        : shapedEvenly(before)
+    }
     const standing = rim ? rimSteps(rim, from) : overOpenings(shaped(), below?.steps ?? [])
-    rounds.push({
+    const round: Round = {
       id,
       section,
       closed: true,
       side,
       fabric: stitch,
       ...heldIn(spec, number),
-      hosts: below ? [topOf(below, into)] : startHosts(spec.construction.start, count),
+      hosts: below ? [topOf(below, into)] : startHosts(spec.construction.start, count, foundation),
       steps: withOpenings(standing, slits ?? [], stitch),
-    })
+    }
+    rounds.push(round)
+    straight = straight === undefined ? straightOf(round) : straightAfter(straight, section, from, count)
   }
   return rounds
 }

@@ -1,4 +1,5 @@
 import { CHAIN_SHARE_OF_SC, STITCHES, yarnPerStitch, type StitchName } from '../stitches/stitch.ts'
+import { chainsAlong } from '../rounds/spine.ts'
 import type { Op } from '../rounds/steps.ts'
 import { sizeOfManner } from '../stitches/manner.ts'
 import { ESTIMATE_SD } from '../yarn/calibration.ts'
@@ -100,8 +101,9 @@ function sideWork(round: PlannedRound, spec: Pick<PieceSpec, 'construction' | 's
 
 function startChains(
   start: Exclude<PieceSpec['construction']['start'], { kind: 'magicRing' }>,
-  { from }: PlannedRound,
+  round: PlannedRound,
 ): number {
-  if (start.kind === 'joinedChain') return from
+  if (start.kind === 'joinedChain') return round.from
+  if (start.kind === 'chainAlong') return chainsAlong(round) ?? 0
   return start.kind === 'chainRing' ? start.chains : 2
 }

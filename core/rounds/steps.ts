@@ -2,6 +2,7 @@ import { longestRepeat } from './longestRepeat.ts'
 import { LONGEST_PERIOD } from '../counts/readableGaps.ts'
 import type { Manner } from '../stitches/manner.ts'
 import type { StitchName } from '../stitches/stitch.ts'
+import type { Zone } from './zone.ts'
 
 /**
  * One thing the hook does, so many times: stitches of the round below become stitches of this one. sc 1 → 1,
@@ -25,6 +26,8 @@ export interface Op {
 export interface Step {
   readonly times: number
   readonly ops: readonly Op[]
+  /** Where around the round it lies, of rounds that are told so. */
+  readonly zone?: Zone
 }
 
 /** So many plain stitches. */

@@ -4,6 +4,7 @@ import type { CapForm } from '../forms/cap/cap.ts'
 import type { ConeForm } from '../forms/cone/cone.ts'
 import type { DrawnForm } from '../forms/drawn/drawn.ts'
 import type { OutlinePoint } from '../forms/family.ts'
+import type { OvalForm } from '../forms/oval/oval.ts'
 import type { TubeForm } from '../forms/tube/tube.ts'
 import type { VesselForm } from '../forms/vessel/vessel.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
@@ -250,6 +251,24 @@ export function vesselSpec(
     form: { family: 'vessel', base: mm(base), of, height: mm(height), lean, edge },
     gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
     ...(edge === 'lip' ? { sections: { lip: { stitch: 'sc' as const } } } : {}),
+    ...changes,
+  }
+}
+
+/** An oval mat of 30 × 20 cm, unless asked otherwise; the same stitches as a vessel has. */
+export function ovalSpec(
+  form: Partial<Record<'length' | 'width' | 'height', number>> &
+    Partial<Pick<OvalForm, 'edge' | 'of' | 'ends'>>,
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { length = 300, width = 200, height = 80, edge = 'flat', of = 'outside', ends = 'exact' } = form
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: { family: 'oval', length: mm(length), width: mm(width), height: mm(height), edge, of, ends },
+    gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
+    construction: { ...plain.construction, start: { kind: 'chainAlong', into: 'loops' } },
     ...changes,
   }
 }
