@@ -65,9 +65,11 @@ export {
   type Seen,
 } from './lay/measures.ts'
 export type { Placement, RepeatOrder } from './counts/placeIncreases.ts'
+export { chainsAlong } from './rounds/spine.ts'
+export { zonesOf, type Zone, type ZoneCount } from './rounds/zone.ts'
 export { afterOf, belowOf, roundNamed } from './rounds/inOrder.ts'
 export { countOf, partOf, type Round, type SectionId } from './rounds/round.ts'
-export { expandSteps, type Unit } from './rounds/steps.ts'
+export { expandSteps, kindOf, type Unit } from './rounds/steps.ts'
 export type { Construction, Notice, RoundBegins, PieceSpec, Plan, PlannedRound, Start } from './plan/plan.ts'
 export { validateSpec } from './plan/validateSpec.ts'
 export { LIMITS, LONGEST_NAME, LONGEST_NOTE } from './exchange/limits.ts'
@@ -79,7 +81,7 @@ export { compromises } from './plan/compromises/compromises.ts'
 export type { Compromise, Compromises, Fight } from './plan/compromises/fight.ts'
 export { usualSizesOf } from './forms/usualSizes.ts'
 export { rhythmScale, RHYTHM_POSITIONS, type RhythmOffer } from './plan/rhythmScale.ts'
-export { writeOp, writeOps, writeRound, writeRoundBody } from './pattern/writeRound.ts'
+export { writeOp, writeOps, writeRound, writeRoundBody, writeSteps } from './pattern/writeRound.ts'
 export { groupRounds } from './pattern/groupRounds.ts'
 export { roundEnding } from './pattern/roundEnding.ts'
 export { startOf, type LogEvent, type NewEvent, type Position } from './worklog/logEvent.ts'
@@ -113,6 +115,7 @@ export {
   familyOf,
   fieldsOf,
   isAsked,
+  isOfStart,
   formOf,
   roundedForm,
   tapeAt,

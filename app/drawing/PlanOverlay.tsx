@@ -29,7 +29,8 @@ interface PlanOverlayProps {
 export function PlanOverlay({ view, lit, guess, leaderTo, fitWords }: PlanOverlayProps) {
   const { plan, fitLine } = view
   const outer = plan.rounds.at(-1)!
-  const litRound = lit === undefined ? undefined : plan.rounds[lit - 1]
+  const numbered = (wanted: number | undefined) => plan.rounds.find(({ number }) => number === wanted)
+  const litRound = numbered(lit)
   return (
     <>
       {leaderTo && <Leaders view={view} leaderTo={leaderTo} />}
@@ -44,7 +45,7 @@ export function PlanOverlay({ view, lit, guess, leaderTo, fitWords }: PlanOverla
           />
         ))}
       {(guess ? [] : plan.checkpoints).map(({ afterRound }) => (
-        <CheckpointRing key={afterRound} line={pathOf(roundLine(view, plan.rounds[afterRound - 1]!))} />
+        <CheckpointRing key={afterRound} line={pathOf(roundLine(view, numbered(afterRound)!))} />
       ))}
       <StartLine line={view.startLine} />
       <NewYarnMarks view={view} />

@@ -252,8 +252,8 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
         label: 'Its edge',
         question: 'How does it end?',
         choices: {
-          crisp: { label: 'Wall, crisp turn', detail: 'One round in the back loops turns it up sharply.' },
-          rounded: { label: 'Wall, soft turn', detail: 'It turns up by itself, in a round or two.' },
+          crisp: { label: 'Crisp wall', detail: 'One round in the back loops turns it up sharply.' },
+          rounded: { label: 'Soft wall', detail: 'It turns up by itself, in a round or two.' },
           flat: { label: 'No wall', detail: 'It lies flat: a mat.' },
         },
       },
@@ -271,12 +271,12 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
         question: 'How many in each end chain?',
         choices: {
           exact: {
-            label: 'As many as lie flat',
-            detail: 'sc 4, hdc 5, dc 7: half a disc from the first round on.',
+            label: 'Exact',
+            detail: 'As many as lie flat: usually sc 4, hdc 5, dc 7.',
           },
           fewer: {
             label: 'One fewer',
-            detail: 'sc 3, hdc 4, dc 6, as is custom: the ends are a little tighter.',
+            detail: 'As is custom, sc 3, hdc 4, dc 6: a stitch shorter.',
           },
         },
       },

@@ -4,7 +4,7 @@ import type { StitchSize } from '../gauge/gauge.ts'
 import type { FoundEdge, PieceSpec, PlannedRound } from '../plan/plan.ts'
 import { promisesOf } from '../plan/promisesOf.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
-import { meanOf, measured, type Promised } from '../lay/measures.ts'
+import { meanOf, measured, type MeasureKind, type Promised } from '../lay/measures.ts'
 import type { LaidRing } from '../lay/lay.ts'
 import { canBeWorked, hypothesesFor, type CauseKind } from './causes.ts'
 import { validateReading } from './validateReading.ts'
@@ -122,7 +122,7 @@ function edgeFound(
   { varLnH }: StitchSize,
   thickness: number,
 ): FoundEdge {
-  const radiusBy = (of: 'across' | 'width' | 'around', weight: number, over = 0) => {
+  const radiusBy = (of: MeasureKind, weight: number, over = 0) => {
     const values = seenOf(last, of)
     if (values.length === 0) return undefined
     const radius = (meanOf(values) - over) / weight
@@ -130,7 +130,9 @@ function edgeFound(
   }
   const flat = radiusBy('across', 2)
   if (flat) return { ...flat, z: last.edge?.kind === 'standsUp' ? last.edge.by : 0 }
-  const { radius, arc, z } = fitted
+  const wide = radiusBy('sideToSide', 2)
+  if (wide) return { ...wide, z: 0 }
+  const { radius, arc, z, spine = 0 } = fitted
   const height = sizeSeen(last, 'height')
   // A wall that is found higher is so much longer.
   const stands = height === undefined ? undefined : height - thickness / 2
@@ -140,7 +142,7 @@ function edgeFound(
     (stands === undefined ? undefined : arc + stands - z)
   return {
     ...(radiusBy('width', Math.PI) ??
-      radiusBy('around', 2 * Math.PI, Math.PI * thickness) ?? { radius, sd: 0.02 * radius }),
+      radiusBy('around', 2 * Math.PI, Math.PI * thickness + 2 * spine) ?? { radius, sd: 0.02 * radius }),
     z: stands ?? z,
     along:
       length === undefined

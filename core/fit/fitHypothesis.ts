@@ -11,6 +11,7 @@ import { flatnessOfLastThird } from '../lay/flatness.ts'
 import type { LaidRing } from '../lay/lay.ts'
 import { layDown } from '../lay/layDown.ts'
 import { CLOSED_RING, closes, startOfFabric } from '../lay/startOfFabric.ts'
+import { asBegun } from '../plan/wantedAround.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import type { CauseKind, Hypothesis } from './causes.ts'
@@ -61,10 +62,11 @@ export function priorOf(
 /** How well a hypothesis explains the readings, with its own w, h and centre. */
 export function fitHypothesis(
   hypothesis: Hypothesis,
-  spec: PieceSpec,
+  planned: PieceSpec,
   rounds: readonly PlannedRound[],
   readings: readonly PieceReading[],
 ): Fit {
+  const spec = asBegun(planned, rounds)
   const prior = priorOf(spec.gauge, hypothesis.centre)
   const numbers: Reading[] = []
   let log = Math.log(hypothesis.prior)
@@ -177,9 +179,10 @@ export function sizeIn(belief: Gaussian): StitchSize {
 /** Where the worked rounds lie if a fit holds. */
 export function positionsOf(
   { hypothesis, belief }: Pick<Fit, 'hypothesis' | 'belief'>,
-  spec: PieceSpec,
+  planned: PieceSpec,
   rounds: readonly PlannedRound[],
 ): readonly LaidRing[] {
+  const spec = asBegun(planned, rounds)
   const { w, h } = sizeIn(belief)
   const counts = hypothesis.counts(rounds.map(({ count }) => count))
   const gauges = gaugesOf(spec)

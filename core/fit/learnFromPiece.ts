@@ -4,6 +4,7 @@ import { familyOf } from '../forms/registry.ts'
 import { gaugeIn, textureIn } from '../plan/sectionWork.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
 import { partOf } from '../rounds/round.ts'
+import { straightOf } from '../rounds/spine.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import { seenOf, sizeSeen, type PieceReading } from './pieceReading.ts'
 
@@ -52,10 +53,12 @@ export function learnFromPiece(
   const { thickness } = sizesOf(spec)
   const width = sizeSeen(reading, 'width')
   const around = sizeSeen(reading, 'around')
+  const [long, wide] = [sizeSeen(reading, 'endToEnd'), sizeSeen(reading, 'sideToSide')]
+  const sides = straightOf(worked[0]!)
   const length = sizeSeen(reading, 'length') ?? sizeSeen(reading, 'depth')
   const wall = uprightOf(worked)
   const height = wall && sizeSeen(reading, 'height')
-  if ([width, length, around, height].every((size) => size === undefined)) return undefined
+  if ([width, length, around, height, wide].every((size) => size === undefined)) return undefined
   const even = worked.every((round) => round.stitch === stitch)
   // An edging may have more stitches than what it edges.
   const { count } = worked.findLast((round) => !isEdging(round.stitch)) ?? worked.at(-1)!
@@ -65,6 +68,11 @@ export function learnFromPiece(
     // Laid flat, half of its stitches lie on top.
     ...(width === undefined ? {} : { along: { count: count / 2, over: width } }),
     ...(around === undefined ? {} : { along: { count, over: around - Math.PI * thickness } }),
+    // An oval is as much longer than wide as its sides have stitches, and has its rounds twice across.
+    ...(long === undefined || wide === undefined || !sides
+      ? {}
+      : { along: { count: sides / 2, over: long - wide } }),
+    ...(wide === undefined || !even ? {} : { out: { count: 2 * worked.length, over: wide } }),
     ...(length === undefined || !even ? {} : { out: { count: worked.length, over: length } }),
     ...(height === undefined || !even ? {} : { out: { count: wall!, over: height - thickness / 2 } }),
     from,

@@ -2,7 +2,20 @@ import type { PieceSpec } from '../plan/plan.ts'
 import { constructionIn } from '../plan/sectionWork.ts'
 import { sideOf } from '../plan/writeRounds.ts'
 import { asBelow, stepsOf } from '../plan/stepsOf.ts'
+import { chainsAlong } from '../rounds/spine.ts'
+import type { Step } from '../rounds/steps.ts'
 import { countOf, loopsBelow, topOf, usedBy, type Round } from '../rounds/round.ts'
+
+/** Round 1 along a chain with so many stitches: what it has more or fewer stands in its last chain. */
+function withInEnd(round: Round, count: number): Step[] {
+  const far = round.steps.findIndex(({ ops }) => ops.some(({ uses, makes }) => makes > uses))
+  const more = count - countOf(round)
+  return round.steps.map((step, index) =>
+    index === far
+      ? { ...step, ops: step.ops.map((op) => ({ ...op, makes: Math.max(1, op.makes + more) })) }
+      : step,
+  )
+}
 
 /**
  * Rounds as they were really worked: planned ones with their real counts. A round too few is left out; one too
@@ -32,7 +45,9 @@ export function workedRounds(
       hosts: below ? [topOf(below, into)] : like.hosts,
       steps: asPlanned
         ? like.steps
-        : stepsOf({ stitch: like.fabric, from, count }, rounds.map(asBelow), construction, into),
+        : !below && chainsAlong(like) !== undefined
+          ? withInEnd(like, count)
+          : stepsOf({ stitch: like.fabric, from, count }, rounds.map(asBelow), construction, into),
     })
   })
   return rounds

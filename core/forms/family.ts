@@ -78,6 +78,8 @@ export interface ChoiceField<F> {
   /** The usual one first. */
   readonly choices: readonly string[]
   readonly while?: AskedWhile
+  /** It is asked for with how the piece begins, once there is one. */
+  readonly withStart?: true
 }
 
 /** A point of an outline, mm: how wide it is, so far up. */

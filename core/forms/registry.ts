@@ -57,6 +57,9 @@ export const isAsked = (field: AnyField, valueOf: (key: string) => unknown): boo
   !field.while ||
   field.while.is.some((value) => value === valueOf(field.while!.key))
 
+/** Whether a field belongs to how the piece begins. */
+export const isOfStart = (field: AnyField): boolean => field.kind === 'choice' && field.withStart === true
+
 export const FAMILY_NAMES = Object.keys(FAMILIES) as FamilyName[]
 
 /** A form of a family as it is before anything is said of it. */

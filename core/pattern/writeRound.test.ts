@@ -1,6 +1,6 @@
 import { planPiece } from '../plan/planPiece.ts'
 import type { Construction, PieceSpec } from '../plan/plan.ts'
-import { discSpec } from '../testing/specs.ts'
+import { discSpec, ovalSpec } from '../testing/specs.ts'
 import { roundEnding } from './roundEnding.ts'
 import { writeRound, writeRoundBody } from './writeRound.ts'
 
@@ -110,4 +110,29 @@ test('the check at the end comes from the real steps', () => {
   expect(roundEnding(rounds[1]!)).toMatchObject({ kind: 'inc', stitch: 'sc', run: 6 })
   // Round 4 is staggered: sc, inc, (2 sc, inc) × 5, sc.
   expect(roundEnding(rounds[3]!)).toMatchObject({ kind: 'work', stitch: 'sc', run: 1, after: 'inc' })
+})
+
+test('rounds around a chain are written by its sides and ends, the first with where it begins', () => {
+  const written = (ends: 'exact' | 'fewer', into: 'loops' | 'bumps' = 'loops') => {
+    const plain = ovalSpec({ length: 120, width: 50, ends })
+    const construction = { ...plain.construction, start: { kind: 'chainAlong', into } as const }
+    const { rounds } = planPiece({ ...plain, construction })
+    return rounds.map((round, index) =>
+      writeRound(round, { spec: { construction }, terms: 'US', below: rounds[index - 1] }),
+    )
+  }
+  const [first, second, third] = written('exact')
+  expect(first).toMatchObject({
+    start: 'ch 11, begin in 2nd ch from hook',
+    body: '9 sc, 4 sc in last ch, on the other side 8 sc, 3 sc in first ch',
+    end: 'join with sl st in first st',
+  })
+  expect(second!.body).toBe('(9 sc, inc × 3) × 2')
+  expect(third!.body).toBe('(9 sc, (sc, inc) × 3) × 2')
+  const [fewer] = written('fewer', 'bumps')
+  expect(fewer).toMatchObject({
+    start:
+      'ch 12, begin in 3rd ch from hook, into the back bumps, the end ch stays free till the round comes back to it',
+    body: '9 sc, 3 sc in last ch, on the other side 9 sc, 3 sc in first ch',
+  })
 })

@@ -2,6 +2,7 @@ import { kindOf, type Op, type Step } from '../rounds/steps.ts'
 import type { Construction, PieceSpec, PlannedRound, Start } from '../plan/plan.ts'
 import { constructionIn } from '../plan/sectionWork.ts'
 import { gathers } from '../rounds/round.ts'
+import { chainsAlong } from '../rounds/spine.ts'
 import { startingChain, type StartingChain } from '../plan/startingChain.ts'
 import type { Manner } from '../stitches/manner.ts'
 import { STITCHES, type Terms } from '../stitches/stitch.ts'
@@ -37,7 +38,7 @@ export function writeRound(round: PlannedRound, { spec, terms, below, above }: T
   return {
     start: [
       round.number === 1 ? writeStart(start, round, chain) : '',
-      round.number === 1 && start.kind === 'chainTwo'
+      round.number === 1 && (start.kind === 'chainTwo' || start.kind === 'chainAlong')
         ? ''
         : writeChain(round, chain, below && before && chainOf(below, before), terms),
       rounds.kind === 'spiral' && before?.rounds.kind === 'joined' ? INTO_A_SPIRAL : '',
@@ -91,6 +92,7 @@ function writeChain(
 const startsWithIncrease = ({ steps }: PlannedRound): boolean => (steps[0]?.ops[0]?.makes ?? 0) > 1
 
 function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): string {
+  if (chainsAlong(round) !== undefined) return writeAlong(steps, terms)
   const ops = round.steps.flatMap((step) => step.ops)
   const even = round.count === round.from && ops.every((op) => kindOf(op) === 'work' && !op.manner)
   const loops = loopsIn(round)
@@ -108,6 +110,21 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
   return `${STITCHES[first?.stitch ?? round.stitch].short[terms]} in ${into}`
 }
 
+/** Round 1 along both sides of a chain: "12 sc, 4 sc in last ch, on the other side 11 sc, 3 sc in first ch". */
+function writeAlong(steps: readonly Step[], terms: Terms): string {
+  const ends = ['last', 'first']
+  let turned = ''
+  return steps
+    .map((step) => {
+      const gathered = step.ops.some(({ makes, uses }) => makes > uses)
+      if (!gathered) return `${turned}${writeSteps([step], terms)}`
+      const [{ stitch, makes }] = step.ops as [Op]
+      turned = 'on the other side '
+      return `${makes} ${STITCHES[stitch].short[terms]} in ${ends.shift()} ch`
+    })
+    .join(', ')
+}
+
 /** Says into which round, where that is not the one before. */
 const ofRound = ({ into }: PlannedRound): string => (into === undefined ? '' : ` of Rnd ${into}`)
 
@@ -119,6 +136,8 @@ function loopsIn({ steps }: Pick<PlannedRound, 'steps'>): 'back' | 'front' | und
 
 /** Steps in crochet words: "sc, inc, (2 sc, inc) × 5, sc". */
 export function writeSteps(steps: readonly Step[], terms: Terms): string {
+  const half = halfOf(steps)
+  if (half) return `(${writeSteps(half, terms)}) × 2`
   return steps
     .map(({ times, ops }) => {
       const text = writeOps(ops, terms)
@@ -126,6 +145,19 @@ export function writeSteps(steps: readonly Step[], terms: Terms): string {
       return ops.length === 1 ? `${text} × ${times}` : `(${text}) × ${times}`
     })
     .join(', ')
+}
+
+/** Half of the steps, where they go around two ends alike. */
+function halfOf(steps: readonly Step[]): readonly Step[] | undefined {
+  const [first, second] = [steps.slice(0, steps.length / 2), steps.slice(steps.length / 2)]
+  const alike =
+    steps.length >= 4 &&
+    first.length === second.length &&
+    first.every(({ zone, ...step }, index) => {
+      const { zone: _, ...other } = second[index]!
+      return zone !== undefined && JSON.stringify(step) === JSON.stringify(other)
+    })
+  return alike ? first : undefined
 }
 
 /** One run of a repeat: "5 sc, inc". */
@@ -190,14 +222,29 @@ const nameOfBunch = ({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string): 
 const aroundOrIn = (manner: Manner): string =>
   manner === 'frontPost' || manner === 'backPost' ? 'around' : 'in'
 
-function writeStart(start: Start, { from }: PlannedRound, chain: StartingChain | undefined): string {
+function writeStart(start: Start, round: PlannedRound, chain: StartingChain | undefined): string {
   if (start.kind === 'magicRing') return 'magic ring'
   if (start.kind === 'chainRing') return `ch ${start.chains}, join into a ring with sl st`
-  if (start.kind === 'joinedChain') return `ch ${from}, join with sl st without twisting`
+  if (start.kind === 'chainAlong') return writeChainAlong(start, round, chain)
+  if (start.kind === 'joinedChain') return `ch ${round.from}, join with sl st without twisting`
   return `ch ${chainsOfFlatStart(chain)}`
 }
 
-const ORDINALS = ['', '1st', '2nd', '3rd', '4th', '5th', '6th']
+/** "ch 14, begin in 2nd ch from hook": where its first chain is passed over, one farther on. */
+function writeChainAlong(
+  { into }: Extract<Start, { kind: 'chainAlong' }>,
+  round: PlannedRound,
+  chain: StartingChain | undefined,
+): string {
+  const turning = Math.max(1, chain?.chains ?? 1)
+  const passed = round.hosts[0]!.from
+  const bumps = into === 'bumps' ? ', into the back bumps' : ''
+  const keep = passed > 0 ? ', the end ch stays free till the round comes back to it' : ''
+  const counts = chain?.counts ? `, the ${turning} skipped ch count as 1` : ''
+  return `ch ${chainsAlong(round)! + turning}, begin in ${ORDINALS[1 + turning + passed]} ch from hook${bumps}${keep}${counts}`
+}
+
+const ORDINALS = ['', '1st', '2nd', '3rd', '4th', '5th', '6th', '7th']
 
 /** The chain worked into, and those that bring the hook up to the height of round 1. */
 const chainsOfFlatStart = (chain: StartingChain | undefined): number => 1 + Math.max(1, chain?.chains ?? 1)

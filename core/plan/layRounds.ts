@@ -9,13 +9,14 @@ import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
 import { accentAt, gaugeIn, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
-import { crispIn, flatIn, wantedIn } from './wantedAround.ts'
+import { asBegun, crispIn, flatIn, wantedIn } from './wantedAround.ts'
 
 /**
  * Rounds with their numbers and counts, and where they come to lie: what follows from a list of rounds and the
  * maker's stitches, planned, re-planned or read from a file alike.
  */
-export function layRounds(spec: SpecToLay, rounds: readonly Round[], goesOn?: GoesOn): PlannedRound[] {
+export function layRounds(planned: SpecToLay, rounds: readonly Round[], goesOn?: GoesOn): PlannedRound[] {
+  const spec = asBegun(planned, rounds)
   const gauges = gaugesOf(spec)
   const places = placesOf(spec, gauges, rounds, goesOn)
   const edges = placesAsEdges(spec, gauges, rounds, goesOn, places)

@@ -20,7 +20,7 @@ import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { freeLastRoundsIn, gaugeIn, gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
 import { sumsOf } from './sumsOf.ts'
-import { sectionsOf, sizesOf } from './wantedAround.ts'
+import { sectionsOf, sizesOf, asBegun } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
 import { writeRounds, type RoundToWrite } from './writeRounds.ts'
 
@@ -74,7 +74,8 @@ interface Base {
  * @param worked rounds that are facts; planning goes on from where the last of them was found to lie
  * @throws SpecError when the spec cannot be planned, with the field and what would be valid
  */
-export function planPiece(spec: PieceSpec, worked?: Worked): Plan {
+export function planPiece(asked: PieceSpec, worked?: Worked): Plan {
+  const spec = worked ? asBegun(asked, worked.rounds) : asked
   validateSpec(spec)
   const plan = planRounds(spec, worked)
   const { multiples, ...others } = spec.constraints ?? {}

@@ -3,7 +3,8 @@ import type { Outline, Sizes } from '../forms/family.ts'
 import { familyOf, type Form } from '../forms/registry.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import type { Zone } from '../rounds/zone.ts'
-import type { SectionId } from '../rounds/round.ts'
+import { chainsAlong } from '../rounds/spine.ts'
+import type { Round, SectionId } from '../rounds/round.ts'
 import type { PieceSpec } from './plan.ts'
 import { gaugesOf, stitchIn } from './sectionWork.ts'
 
@@ -30,6 +31,15 @@ export type PieceToOutline = Pick<
   PieceSpec,
   'form' | 'construction' | 'stitch' | 'gauge' | 'sections' | 'constraints'
 >
+
+/** A spec of rounds that are there: around the chain that they begin along. */
+export function asBegun<S extends Pick<PieceSpec, 'constraints'>>(
+  spec: S,
+  [first]: readonly Pick<Round, 'hosts'>[],
+): S {
+  const chains = first && chainsAlong(first)
+  return chains === undefined ? spec : { ...spec, constraints: { ...spec.constraints, chains } }
+}
 
 /** The parts of a spec's form, in working order. */
 export const partsOf = (spec: PieceToOutline): readonly Outline[] =>

@@ -16,10 +16,14 @@ const PAST_EDGE = 8
  * fit line exactly when N = N*.
  */
 export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
+  const inset = insetsOf(plan)
   const side = mirrored ? -1 : 1
   const last = plan.rounds.at(-1)!
   const begins = footOf(plan, plan.rounds[0]!)
-  const at = (along: number, row: number) => ({ x: x + side * row * scale, y: y + (along - begins) * scale })
+  const at = (along: number, row: number) => ({
+    x: x + side * (row + inset(along)) * scale,
+    y: y + (along - begins) * scale,
+  })
   const widest = Math.max(...plan.rounds.map(rowOf))
   return {
     plan,
@@ -27,18 +31,19 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
     mirrored,
     trace: (from, to, along, row, into) => {
       const down = y + (along - begins) * scale
-      into.push(x + side * from * row * scale, down)
-      if (from !== to) into.push(x + side * to * row * scale, down)
+      const left = inset(along)
+      into.push(x + side * (left + from * row) * scale, down)
+      if (from !== to) into.push(x + side * (left + to * row) * scale, down)
     },
     shows: () => true,
     apart: () => false,
     roundAt: (point) => {
       const along = begins + (point.y - y) / scale
       const round = along < begins ? undefined : plan.rounds.find(({ at: { arc } }) => arc >= along)
-      const right = (side * (point.x - x)) / scale
+      const right = (side * (point.x - x)) / scale - inset(along)
       return round && right >= 0 && right <= rowOf(round) ? round : undefined
     },
-    startLine: [at(begins, 0), { x, y: y + (last.at.arc - begins) * scale + PAST_EDGE }],
+    startLine: [at(begins, 0), { ...at(last.at.arc, 0), y: at(last.at.arc, 0).y + PAST_EDGE }],
     fitLine: fitLineOf(plan, at, begins, PAST_EDGE / 2 / scale),
     rowEnd: (round: PlannedRound) =>
       at((footOf(plan, round) + round.at.arc) / 2, Math.max(rowOf(round), round.around)),
@@ -47,6 +52,19 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
       turned: 90,
       along: (point) => (point.y - y) / scale,
     },
+  }
+}
+
+/**
+ * How far in the row at a place along the fabric begins, mm: what is taken in over an end is drawn with that end below
+ * itself, so that it narrows on both sides.
+ */
+function insetsOf({ rounds }: Plan): (along: number) => number {
+  const widest = rounds[0]!.at.spine
+  if (widest === undefined) return () => 0
+  return (along) => {
+    const round = rounds.find(({ at: { arc } }) => arc >= along - 1e-6) ?? rounds.at(-1)!
+    return widest - (round.at.spine ?? widest)
   }
 }
 

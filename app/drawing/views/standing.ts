@@ -1,4 +1,4 @@
-import { belowOf, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { belowOf, chainsAlong, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { footOf, type View } from './view.ts'
 
 /** Where a standing piece lies: px per mm, the px of its axis, and of the table that it stands on. */
@@ -41,7 +41,7 @@ export function standing(plan: Plan, { scale, x, table, mirrored, hangs = false 
     roundAt: (point) => {
       const z = (up * (table - point.y)) / scale
       const round = z < 0 ? undefined : plan.rounds.find(({ at: { arc } }) => placeAt(plan, arc).z >= z)
-      return round && Math.abs(point.x - x) <= round.at.radius * scale ? round : undefined
+      return round && Math.abs(point.x - x) <= placeAt(plan, round.at.arc).radius * scale ? round : undefined
     },
     startLine: [at(0, begins), at(0, plan.rounds.at(-1)!.at.arc)],
   }
@@ -51,9 +51,18 @@ export function standing(plan: Plan, { scale, x, table, mirrored, hangs = false 
 function placeAt(plan: Plan, along: number): { readonly radius: number; readonly z: number } {
   const round: PlannedRound = plan.rounds.find(({ at }) => at.arc >= along - 1e-9) ?? plan.rounds.at(-1)!
   const below = belowOf(plan.rounds, round)
-  const chain = plan.rounds[0]!.from > 0
-  const foot = below?.at ?? { radius: chain ? round.at.radius : plan.hole, z: 0, arc: plan.hole }
+  const alongChain = chainsAlong(plan.rounds[0]!) !== undefined
+  const chain = plan.rounds[0]!.from > 0 && !alongChain
+  // Seen from its long side an oval reaches out by half of that, too.
+  const reach = ({ radius, spine = 0 }: { readonly radius: number; readonly spine?: number }) =>
+    radius + spine / 2
+  const foot = below?.at ?? {
+    radius: chain ? round.at.radius : plan.hole,
+    z: 0,
+    arc: plan.hole,
+    spine: round.at.spine ?? 0,
+  }
   const share = Math.min(1, (along - foot.arc) / (round.at.arc - foot.arc))
   const z = chain ? along - plan.hole : foot.z + (round.at.z - foot.z) * share
-  return { radius: foot.radius + (round.at.radius - foot.radius) * share, z }
+  return { radius: reach(foot) + (reach(round.at) - reach(foot)) * share, z }
 }

@@ -1,4 +1,4 @@
-import { belowOf, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { belowOf, chainsAlong, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { Points, type Point } from './points.ts'
 
 export type { Point } from './points.ts'
@@ -57,6 +57,8 @@ export const rowOf = ({ count, ideal, around }: PlannedRound): number => (count 
 export function rowBelow(plan: Plan, round: PlannedRound): number {
   const below = belowOf(plan.rounds, round)
   if (below) return rowOf(below)
+  // Both sides of the chain.
+  if (chainsAlong(round) !== undefined) return 2 * (round.at.spine ?? 0)
   return round.from > 0 ? rowOf(round) : 2 * Math.PI * plan.hole
 }
 

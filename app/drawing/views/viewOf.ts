@@ -1,4 +1,5 @@
-import { partOf, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { chainsAlong, partOf, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { ovalFace, partOfPlan, sizeOfOval } from './oval.ts'
 import { standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
 import { footOf, rowOf, span, type Point, type View } from './view.ts'
@@ -17,7 +18,21 @@ export interface Fitted {
 }
 
 /** Whether a piece is a wall from its first round on: it stands in a chain, around something. */
-export const isWall = (plan: Plan): boolean => plan.rounds[0]!.from > 0
+export const isWall = (plan: Plan): boolean => plan.rounds[0]!.from > 0 && !isOval(plan)
+
+/** Whether a piece grows around both sides of a chain. */
+export const isOval = ({ rounds }: Plan): boolean => chainsAlong(rounds[0]!) !== undefined
+
+/** Whether it lies flat around a middle, so that how its edge lies tells of its stitches. */
+export const isDisc = (plan: Plan): boolean => isFlat(plan) && !isOval(plan)
+
+/** The rounds of an oval that lie flat around its chain, and those of its wall. */
+export function partsOfOval(plan: Plan): { readonly base: Plan; readonly wall: Plan | undefined } {
+  const { section } = plan.rounds[0]!
+  const inBase = (round: PlannedRound) => partOf(round.section) === partOf(section)
+  const wall = partOfPlan(plan, (round) => !inBase(round))
+  return { base: partOfPlan(plan, inBase), wall: wall.rounds.length > 0 ? wall : undefined }
+}
 
 /** Whether it lies flat on a table when it is made as it should be. */
 export const isFlat = (plan: Plan): boolean => plan.finished.lie !== undefined
@@ -30,7 +45,7 @@ const GOES_UP = 0.55
  * that goes out rather than up. Flat pieces never do.
  */
 export function bendOf(plan: Plan): number {
-  if (isFlat(plan) || isWall(plan)) return Infinity
+  if (isFlat(plan) || isWall(plan) || isOval(plan)) return Infinity
   const { rounds } = plan
   const { section } = rounds[0]!
   const out = rounds.findLastIndex((round, index) => {
@@ -52,7 +67,8 @@ export function lastOfCrown({ rounds }: Plan): PlannedRound | undefined {
 }
 
 /** How far a piece reaches out, mm. */
-export const widestOf = ({ rounds }: Plan): number => Math.max(...rounds.map(({ at }) => at.radius))
+export const widestOf = ({ rounds }: Plan): number =>
+  Math.max(...rounds.map(({ at }) => at.radius + (at.spine ?? 0) / 2))
 
 /** How large a wall is that is cut open, mm: its longest row or the girth it wants, and its length. */
 export function sizeCutOpen(plan: Plan): { readonly wide: number; readonly long: number } {
@@ -108,6 +124,7 @@ export function wholeIn(
     const table = hangs ? margin : size.height - margin
     return { view: standing(plan, { scale, x: size.width / 2, table, mirrored, hangs }), ...size }
   }
+  if (isOval(plan)) return ovalIn(plan, { width, height }, mirrored, margin)
   const size = Math.min(width, height)
   const scale = (size / 2 - margin) / last.at.arc
   return {
@@ -115,4 +132,14 @@ export function wholeIn(
     width: size,
     height: size,
   }
+}
+
+/** An oval face-on, its base alone where it has a wall. */
+function ovalIn(plan: Plan, { width, height }: Room, mirrored: boolean, margin: number): Fitted {
+  const { base } = partsOfOval(plan)
+  const { wide, long } = sizeOfOval(base)
+  const scale = Math.min((width - 2 * margin) / wide, (height - 2 * margin) / long)
+  const size = { width: wide * scale + 2 * margin, height: long * scale + 2 * margin }
+  const y = size.height - margin - (wide / 2) * scale
+  return { view: ovalFace(base, { scale, x: size.width / 2, y, mirrored, unrolls: false }), ...size }
 }

@@ -21,7 +21,7 @@ import { Modal } from '../../ui/Modal.tsx'
 import { Opening } from '../../ui/Opening.tsx'
 import { refusalIn } from '../../ui/refusal.ts'
 import { say } from '../../ui/toasts.tsx'
-import { isFlat } from '../../drawing/views/viewOf.ts'
+import { isDisc } from '../../drawing/views/viewOf.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -192,7 +192,7 @@ function judge(
     draft,
     taken,
     tapeAt(spec.form, plan.rounds[afterRound - 1]!.section),
-    isFlat(plan),
+    isDisc(plan),
   )
   if (!reading) return undefined
   // Readings of an earlier version are in this one's gauge already.

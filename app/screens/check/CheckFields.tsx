@@ -2,7 +2,7 @@ import { LIMITS, promisesOf, tapeAt, type PieceSpec, type Plan, type TapePlace }
 import { SoFar } from '../../drawing/SoFar.tsx'
 import { LaidFlat } from '../../drawing/LaidFlat.tsx'
 import { MeasuredSection } from '../../drawing/MeasuredSection.tsx'
-import { isFlat, isWall } from '../../drawing/views/viewOf.ts'
+import { isDisc, isWall } from '../../drawing/views/viewOf.ts'
 import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { EdgeFields } from '../../ui/EdgeFields.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
@@ -37,7 +37,7 @@ function foundIn(draft: CheckDraft, tape: readonly TapePlace[]) {
 export function CheckFields({ draft, setDraft, plan, spec, afterRound, fault }: CheckFieldsProps) {
   const round = plan.rounds[afterRound - 1]!
   const tape = tapeAt(spec.form, round.section)
-  const [lies, wall] = [isFlat(plan), isWall(plan)]
+  const [lies, wall] = [isDisc(plan), isWall(plan)]
   const colours = useYarnColours()
   const { hand } = useSettings()
   const expected = promisesOf(spec, round)

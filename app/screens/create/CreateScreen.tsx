@@ -20,7 +20,8 @@ import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
 import type { FitWords } from '../../drawing/PlanOverlay.tsx'
 import { rows } from '../../drawing/views/rows.ts'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
-import { bendOf, isWall, sizeCutOpen } from '../../drawing/views/viewOf.ts'
+import { ovalFace, sizeOfOval } from '../../drawing/views/oval.ts'
+import { bendOf, isOval, isWall, partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { createPiece } from '../../store/mutations.ts'
 import { useGauges, usePieces, useSettings } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
@@ -200,7 +201,32 @@ interface SketchProps {
 }
 
 /** The piece as it would be, as large as there is room. */
-function Sketch({ plan, width, mirrored, guess, fitWords }: SketchProps) {
+function Sketch(props: SketchProps) {
+  return isOval(props.plan) ? <OvalSketch {...props} /> : <RoundSketch {...props} />
+}
+
+/** What lies flat around its chain, as its rows run out of it. */
+function OvalSketch({ plan, width, mirrored, guess, fitWords }: SketchProps) {
+  const { base } = partsOfOval(plan)
+  const { wide, long, tail } = sizeOfOval(base)
+  const scale = Math.min((width - 24) / (wide / 2 + Math.max(wide / 2, tail)), TALLEST / long)
+  const half = (wide / 2) * scale
+  const [x, y] = [mirrored ? width - half - 8 : half + 8, 12 + long * scale - half]
+  const viewAt = useCallback(
+    () => ovalFace(partsOfOval(plan).base, { scale, x, y, mirrored, unrolls: true }),
+    [plan, scale, x, y, mirrored],
+  )
+  return (
+    <PlanDrawing
+      {...{ viewAt, width, guess, fitWords }}
+      height={long * scale + 24}
+      yarns={NO_YARNS}
+      onPoint={() => undefined}
+    />
+  )
+}
+
+function RoundSketch({ plan, width, mirrored, guess, fitWords }: SketchProps) {
   const last = plan.rounds.at(-1)!
   const wall = isWall(plan)
   const { wide, long } = sizeCutOpen(plan)

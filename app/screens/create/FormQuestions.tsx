@@ -4,6 +4,7 @@ import {
   familyOf,
   fieldsOf,
   isAsked,
+  isOfStart,
   usualForm,
   usualSizesOf,
   type AnyField,
@@ -62,7 +63,7 @@ interface FormQuestionsProps {
 export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault }: FormQuestionsProps) {
   const others = usualForm(family) as unknown as Readonly<Record<string, unknown>>
   const valueOf = (key: string) => answers[key] ?? others[key]
-  const fields = fieldsOf(family).filter((field) => isAsked(field, valueOf))
+  const fields = fieldsOf(family).filter((field) => !isOfStart(field) && isAsked(field, valueOf))
   const [main, further] = [fields.filter(isMain), fields.filter((field) => !isMain(field))]
   const { angle } = familyOf(usualForm(family))
   const question = (field: AnyField, index: number) => (

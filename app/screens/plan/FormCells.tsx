@@ -3,6 +3,7 @@ import {
   fieldsOf,
   formOf,
   isAsked,
+  isOfStart,
   roundedForm,
   sizesOf,
   type AnyField,
@@ -29,7 +30,9 @@ interface FormCellsProps {
 /** What the piece must become: a cell for every field of its form's family. */
 export function FormCells({ model, cell }: FormCellsProps) {
   const { form } = model.piece
-  const asked = fieldsOf(form.family).filter((field) => isAsked(field, (key) => valueIn(form, key)))
+  const asked = fieldsOf(form.family).filter(
+    (field) => !isOfStart(field) && isAsked(field, (key) => valueIn(form, key)),
+  )
   return (
     <>
       {asked.map((field, index) => (

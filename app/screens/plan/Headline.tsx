@@ -80,7 +80,7 @@ function Outcome({ plan, copies, guess, washed }: OutcomeProps) {
       {copies > 1 && ` each, ${copies} times`}. Comes out{' '}
       <strong>
         {lie
-          ? `${guess ? sayRange(promises[0]!, sizes) : sayBare(promises[0]!, sizes)}, ${LIE_WORDS[lie]}`
+          ? `${promises.length > 1 ? sayAllPromised(promises, sizes, guess) : guess ? sayRange(promises[0]!, sizes) : sayBare(promises[0]!, sizes)}, ${LIE_WORDS[lie]}`
           : sayAllPromised(promises, sizes, guess)}
       </strong>
       {washed && (

@@ -7,6 +7,7 @@ import {
   promisesOf,
   sameYarns,
   writeRoundBody,
+  zonesOf,
   type MeasureKind,
   type PieceSpec,
   type Plan,
@@ -18,6 +19,7 @@ import type { Painting } from './usePainting.ts'
 import { NewYarnMark } from '../../drawing/PlanOverlay.tsx'
 import type { Sizes } from '../../ui/useSizes.ts'
 import { MEASURE_WORDS } from '../../words/measureWords.ts'
+import { ByZones, hasShaping, ZoneHeads } from './ByZones.tsx'
 import { yarnNames } from '../../words/wording.ts'
 
 interface LedgerProps {
@@ -34,6 +36,8 @@ interface LedgerProps {
   /** Told where the middle of each row lies, px from the top of the table, whenever that changes. */
   readonly onRows?: (middles: readonly number[]) => void
   readonly className?: string
+  /** There is room to tell rounds zone by zone. */
+  readonly zoned?: boolean
   /** Rounds that are being painted, and what Enter does with a row while a yarn is taken up. */
   readonly painting?: Pick<Painting, 'brush' | 'stroke' | 'paint'>
 }
@@ -46,9 +50,11 @@ const signed = (of: MeasureKind) => {
 /** The rounds in crochet words, with counts and the sizes to expect. */
 export function Ledger(props: LedgerProps) {
   const { plan, spec, terms, sizes, yarns, guess, lit, onPoint, rowHeight, className, painting } = props
-  const { onScroll, onRows } = props
+  const { onScroll, onRows, zoned = false } = props
   const body = useRef<HTMLTableSectionElement>(null)
-  const found = useMemo(() => plan.rounds.map((round) => promisesOf(spec, round)[0]!), [spec, plan])
+  const told = useMemo(() => plan.rounds.map((round) => promisesOf(spec, round)), [spec, plan])
+  const found = told.map(([promised]) => promised!)
+  const zones = zoned ? zonesOf(plan.rounds[0]!) : []
   const [first = 'across', ...others] = [...new Set(found.map(({ of }) => of))]
   // A second kind of size has a sign of its own: a crown across, then down from it.
   const columns = [first, ...others]
@@ -116,7 +122,7 @@ export function Ledger(props: LedgerProps) {
             </th>
             <td className="w-5" />
             <th scope="col" className="text-left font-normal">
-              Round
+              {zones.length > 0 ? <ZoneHeads zones={zones} /> : 'Round'}
             </th>
             <th scope="col" className="w-12 text-right font-normal">
               sts
@@ -178,8 +184,8 @@ export function Ledger(props: LedgerProps) {
                     </svg>
                   )}
                 </td>
-                <td className={clsx('leading-tight', text.length > 27 && 'text-14')}>
-                  {text}
+                <td className={clsx('leading-tight', text.length > (zoned ? 56 : 27) && 'text-14')}>
+                  {zoned && hasShaping(round) ? <ByZones round={round} terms={terms} /> : text}
                   {newYarn && <span className="text-ink-2"> {yarnNames(yarns, round)}</span>}
                 </td>
                 <td className="slab text-right text-18 leading-none">{count}</td>
@@ -187,13 +193,16 @@ export function Ledger(props: LedgerProps) {
                   {checkpoint ? (
                     <TapeTag>
                       {signOf(number)}
-                      <Expected promised={checkpoint.promises[0]!} sizes={sizes} guess={guess} />
+                      <Expected promised={checkpoint.promises[0]!} sizes={sizes} guess={guess}>
+                        {widthOf(checkpoint.promises, sizes)}
+                      </Expected>
                     </TapeTag>
                   ) : (
                     !guess && (
                       <span className="pr-[2.9rem] text-ink-2">
                         {signOf(number)}
                         {sizes.bare(found[number - 1]!.value)}
+                        {widthOf(told[number - 1]!, sizes)}
                       </span>
                     )
                   )}
@@ -207,13 +216,33 @@ export function Ledger(props: LedgerProps) {
   )
 }
 
-function Expected({ promised, sizes, guess }: { promised: Promised; sizes: Sizes; guess: boolean }) {
+/** " × 12.1": how wide, of what is told by two sizes at once. */
+function widthOf(promises: readonly Promised[], sizes: Sizes): string {
+  const wide = promises.find(({ of }) => of === 'sideToSide')
+  return wide ? ` × ${sizes.bare(wide.value)}` : ''
+}
+
+function Expected({
+  promised,
+  sizes,
+  guess,
+  children,
+}: {
+  readonly promised: Promised
+  readonly sizes: Sizes
+  readonly guess: boolean
+  readonly children?: ReactNode
+}) {
   const { value } = promised
   const by = plusMinusOf(promised)
   if (guess) return `${sizes.bare(value - by)}–${sizes.bare(value + by)}`
   return (
     <>
-      <strong className="slab">{sizes.bare(value)}</strong> ± {sizes.doubt(by)}
+      <strong className="slab">
+        {sizes.bare(value)}
+        {children}
+      </strong>{' '}
+      ± {sizes.doubt(by)}
     </>
   )
 }

@@ -1,11 +1,12 @@
 import clsx from 'clsx'
 import { useState } from 'react'
-import { fieldsOf } from '../../../core/index.ts'
-import { isFlat, isWall } from '../../drawing/views/viewOf.ts'
+import { fieldsOf, isOfStart } from '../../../core/index.ts'
+import { isFlat, isOval, isWall } from '../../drawing/views/viewOf.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { ClosedOnDesk, closedScale } from './ClosedOnDesk.tsx'
 import { FlatOnDesk, flatRadius, ledgerTopBeside } from './FlatOnDesk.tsx'
+import { OvalOnDesk } from './OvalOnDesk.tsx'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import { MARGIN, ROW, type DeskLayout } from './planLayout.ts'
@@ -43,16 +44,19 @@ export function PlanDesk({ model }: { model: PlanModel }) {
     height,
     blockWidth: BLOCK_WIDTH * print,
     blockBottom: BLOCK_TOP + blockSize.height,
-    ledgerWidth: LEDGER_WIDTH * print,
+    // Around a chain a round is told zone by zone, which takes the width of the block.
+    ledgerWidth: (plan && isOval(plan) ? BLOCK_WIDTH : LEDGER_WIDTH) * print,
     mirrored,
   }
   const { ledgerWidth, blockWidth, blockBottom } = layout
   const wall = plan !== undefined && isWall(plan)
-  const closed = plan !== undefined && !wall && !isFlat(plan)
+  const oval = plan !== undefined && isOval(plan)
+  const closed = plan !== undefined && !wall && !oval && !isFlat(plan)
   const radius = closed ? closedScale(plan, layout).radius : flatRadius(layout)
-  const asksMuch = fieldsOf(model.piece.form.family).length > MOST_IN_THREE
+  const asksMuch =
+    fieldsOf(model.piece.form.family).filter((field) => !isOfStart(field)).length > MOST_IN_THREE
   const ledgerX = mirrored ? MARGIN : width - MARGIN - ledgerWidth
-  const ledgerTop = Math.max(wall ? 0 : ledgerTopBeside(radius), blockBottom + 2)
+  const ledgerTop = Math.max(wall || oval ? 0 : ledgerTopBeside(radius), blockBottom + 2)
   const leaderTo = (round: number) => {
     const y = (rows[round - 1] ?? -1) - scrolled
     if (y < ROW * print || y > ledgerSize.height) return undefined
@@ -75,7 +79,9 @@ export function PlanDesk({ model }: { model: PlanModel }) {
     >
       {width > 0 && drawing && (
         <>
-          {wall ? (
+          {oval ? (
+            <OvalOnDesk {...drawing} />
+          ) : wall ? (
             <WallOnDesk {...drawing} rowsTop={ledgerTop + ROW * print} />
           ) : closed ? (
             <ClosedOnDesk {...drawing} />
@@ -90,6 +96,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
           >
             <Ledger
               className="h-full"
+              zoned
               plan={drawing.plan}
               spec={drawing.spec}
               terms={settings.terms}

@@ -1,6 +1,6 @@
 import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
-import { isFlat, isWall } from '../../drawing/views/viewOf.ts'
+import { isFlat, isOval, isWall } from '../../drawing/views/viewOf.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'
@@ -8,6 +8,7 @@ import { Ledger } from './Ledger.tsx'
 import type { PlanModel } from './planModel.ts'
 import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
+import { OvalStacked } from './OvalStacked.tsx'
 import { ClosedStacked } from './ClosedStacked.tsx'
 import { FlatStacked, WallStacked } from './StackedDrawings.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
@@ -23,7 +24,8 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
   const phone = layout === 'phone'
   const guess = spec?.gauge.certainty === 'guess'
   const wall = plan !== undefined && isWall(plan)
-  const closed = plan !== undefined && !wall && !isFlat(plan)
+  const oval = plan !== undefined && isOval(plan)
+  const closed = plan !== undefined && !wall && !oval && !isFlat(plan)
   const unrolls = !phone || face === 'rows'
   const drawn = width > 0 && plan !== undefined && spec !== undefined
   return (
@@ -50,7 +52,15 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                 value={name}
                 className="slab min-h-11 text-18 data-[state=on]:bg-ink data-[state=on]:text-film"
               >
-                {name === 'face' ? (wall ? 'Laid flat' : closed ? 'As it is' : 'Disc') : 'Rows'}
+                {name === 'face'
+                  ? wall
+                    ? 'Laid flat'
+                    : closed
+                      ? 'As it is'
+                      : oval
+                        ? 'Oval'
+                        : 'Disc'
+                  : 'Rows'}
               </ToggleGroup.Item>
             ))}
           </ToggleGroup.Root>
@@ -59,7 +69,13 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
           {width > 0 &&
             plan &&
             spec &&
-            (wall ? (
+            (oval ? (
+              <OvalStacked
+                {...{ model, plan, spec, width, lit, onPoint: setLit }}
+                face={!phone || face === 'face' || isFlat(plan)}
+                unrolls={unrolls}
+              />
+            ) : wall ? (
               <WallStacked
                 {...{ model, plan, spec, width, lit, onPoint: setLit }}
                 laid={!phone || face === 'face'}
@@ -86,6 +102,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
               guess={guess}
               lit={lit}
               onPoint={setLit}
+              zoned={!phone}
               rowHeight={(phone ? 44 : 30) * (settings.print / 100)}
             />
           </section>

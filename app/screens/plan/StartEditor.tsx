@@ -1,9 +1,13 @@
 import {
+  chainsAlong,
   familyOf,
+  fieldsOf,
+  isOfStart,
   formOf,
   LIMITS,
   STITCHES,
   usualStart,
+  type AnyField,
   type PieceRecord,
   type Start,
 } from '../../../core/index.ts'
@@ -11,6 +15,7 @@ import { Choices, type Choice } from '../../ui/Choices.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { faultAt, type PlanModel } from './planModel.ts'
 
 /** How the piece begins, and with how many stitches. */
@@ -28,6 +33,7 @@ export function StartEditor({ model }: { model: PlanModel }) {
     ...piece,
     constraints: { ...otherConstraints, firstCount: count },
   })
+  if (start.kind === 'chainAlong') return <AlongChain model={model} start={start} />
   const short = STITCHES[piece.stitch].short[settings.terms]
   const starts = familyOf(piece.form).starts(formOf(piece.form))
   const choices: readonly Choice<Start['kind']>[] = [
@@ -45,6 +51,11 @@ export function StartEditor({ model }: { model: PlanModel }) {
       value: 'joinedChain',
       label: 'Joined chain',
       detail: 'As many chains as stitches, joined with a slip stitch: mind that it does not twist.',
+    },
+    {
+      value: 'chainAlong',
+      label: 'Chain, both sides',
+      detail: 'Along one side of the chain, around its end, and back along the other.',
     },
   ]
   return (
@@ -91,5 +102,88 @@ export function StartEditor({ model }: { model: PlanModel }) {
         </button>
       )}
     </>
+  )
+}
+
+/** A chain that is worked along both sides: into what of it, and how long it is. */
+function AlongChain({
+  model,
+  start,
+}: {
+  readonly model: PlanModel
+  readonly start: Extract<Start, { kind: 'chainAlong' }>
+}) {
+  const { piece, plan, fault, changePiece, taking } = model
+  const { chains, ...others } = piece.constraints
+  const withChains = (count: number): PieceRecord => ({
+    ...piece,
+    constraints: { ...others, chains: count },
+  })
+  return (
+    <>
+      <Choices<typeof start.into>
+        label="Into the chain"
+        value={start.into}
+        onChange={(into) =>
+          changePiece({
+            ...piece,
+            construction: { ...piece.construction, start: { kind: 'chainAlong', into } },
+          })
+        }
+        choices={[
+          {
+            value: 'loops',
+            label: 'Its loops',
+            detail: 'The upper ones first, and back into the lower. Work the tail in on the way.',
+          },
+          {
+            value: 'bumps',
+            label: 'Its back bumps',
+            detail: 'A neater edge along the middle, slower to find.',
+          },
+        ]}
+      />
+      {fieldsOf(piece.form.family)
+        .filter(isOfStart)
+        .map((field) => (
+          <StartChoice key={field.key} model={model} field={field} />
+        ))}
+      <NumberCell
+        className="border-t rule"
+        label={`Chains to work into${chains === undefined ? ', found by Uzel' : ''}`}
+        value={chains ?? (plan && chainsAlong(plan.rounds[0]!)) ?? 0}
+        format={String}
+        parse={taking(parseWhole(...LIMITS.chainsAlong, 'a number of chains'), withChains)}
+        step={1}
+        unit="ch"
+        fault={faultAt(fault, 'constraints.chains')}
+        onChange={(count) => changePiece(withChains(count))}
+      />
+      {chains !== undefined && (
+        <button
+          type="button"
+          className="choice border-t rule text-18 underline"
+          onClick={() => changePiece({ ...piece, constraints: others })}
+        >
+          Let Uzel find it
+        </button>
+      )}
+    </>
+  )
+}
+
+/** A choice of the form that belongs to how it begins. */
+function StartChoice({ model, field }: { readonly model: PlanModel; readonly field: AnyField }) {
+  const { piece, changePiece } = model
+  if (field.kind !== 'choice') return null
+  const words = askingWordsOf(piece.form).fields[field.key]!
+  const values = piece.form as unknown as Readonly<Record<string, string>>
+  return (
+    <Choices
+      label={words.label}
+      value={values[field.key]!}
+      onChange={(next) => changePiece({ ...piece, form: { ...piece.form, [field.key]: next } })}
+      choices={field.choices.map((name) => ({ value: name, ...words.choices![name]! }))}
+    />
   )
 }

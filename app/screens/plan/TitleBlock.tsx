@@ -1,5 +1,6 @@
 import clsx from 'clsx'
 import {
+  chainsAlong,
   hookLetter,
   isMeasured,
   familyOf,
@@ -49,6 +50,10 @@ const startWords = (start: Start): string =>
 /** "6 sc in ring", "36 ch, joined" */
 function startOf(plan: Plan | undefined, short: string, start: Start): string {
   const count = plan ? plan.rounds[0]!.count : '?'
+  if (start.kind === 'chainAlong') {
+    const chains = plan && chainsAlong(plan.rounds[0]!)
+    return `${chains ?? '?'} ch, both sides`
+  }
   return start.kind === 'joinedChain' ? `${count} ch, joined` : `${count} ${short} ${startWords(start)}`
 }
 

@@ -13,7 +13,7 @@ import {
 } from '../../../core/index.ts'
 import { readingOf, sizeIn, withSize, type CheckDraft } from '../check/checkDraft.ts'
 import { TapeFields } from '../check/TapeFields.tsx'
-import { isFlat } from '../../drawing/views/viewOf.ts'
+import { isDisc } from '../../drawing/views/viewOf.ts'
 import { freshId } from '../../store/database.ts'
 import { keepFinished } from '../../store/keepFinished.ts'
 import { useReadings, useTrackRecord, type PieceView } from '../../store/queries.ts'
@@ -70,7 +70,7 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   const knownAs = (state: boolean) =>
     readings.findLast((one) => one.afterRound === last && (one.washed === true) === state)
   const known = knownAs(washed)
-  const lies = isFlat(plan)
+  const lies = isDisc(plan)
   // A finished piece is measured at its edge; around what lies flat the count tells.
   const tape = tapeAt(spec.form, plan.rounds.at(-1)!.section).filter(
     ({ of, at, needed }) => at === 'edge' && (of !== 'around' || needed === true),

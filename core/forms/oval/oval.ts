@@ -90,7 +90,7 @@ export const oval: Family<OvalForm> = {
       while: { key: 'edge', is: WALLED },
     },
     { kind: 'choice', key: 'of', choices: ['outside', 'inside'], while: { key: 'edge', is: WALLED } },
-    { kind: 'choice', key: 'ends', choices: ENDS_OF_CHAIN },
+    { kind: 'choice', key: 'ends', choices: ENDS_OF_CHAIN, withStart: true },
   ],
   starts: () => ['chainAlong'],
   validate(form, sizes) {

@@ -1,0 +1,125 @@
+import type { Plan, PlannedRound } from '../../core/index.ts'
+import { pathOf } from './svgPath.ts'
+
+interface OvalSectionProps {
+  readonly plan: Plan
+  /** px per mm, px of the near end's chain stitch, and of the table. */
+  readonly scale: number
+  readonly x: number
+  readonly table: number
+  readonly mirrored: boolean
+  readonly yarns: ReadonlyMap<string, string>
+  readonly guess: boolean
+  readonly lit?: number
+}
+
+interface Place {
+  readonly x: number
+  readonly z: number
+}
+
+const THICKEST = 10
+
+/**
+ * Where the rounds of an oval lie that is cut along its chain, mm: of its near end, and of its far one, which comes back
+ * and rises by what is left of a round's height where that is taken in.
+ */
+export function placesAlong(
+  rounds: readonly PlannedRound[],
+): { readonly near: Place; readonly far: Place }[] {
+  let below: PlannedRound | undefined
+  let rise = 0
+  return rounds.map((round) => {
+    const { at } = round
+    const reach = ({ radius, spine = 0 }: PlannedRound['at']) => radius + spine
+    const back = below ? reach(below.at) - reach(at) : 0
+    const up = below ? at.z - below.at.z : 0
+    // What comes back by more than a round is high lies level.
+    const taken = below !== undefined && (at.spine ?? 0) < (below.at.spine ?? 0) - 1e-6
+    rise += taken ? Math.sqrt(Math.max(0, (at.arc - below!.at.arc) ** 2 - back ** 2)) : up
+    below = round
+    return { near: { x: -at.radius, z: at.z }, far: { x: reach(at), z: rise } }
+  })
+}
+
+/** An oval cut along its chain: a round is a capsule at each end, the chain between them. */
+export function OvalSection({ plan, scale, x, table, mirrored, yarns, guess, lit }: OvalSectionProps) {
+  const { rounds } = plan
+  const pitch = (rounds.at(-1)!.at.arc * scale) / rounds.length
+  const thick = Math.min(THICKEST, Math.max(3, pitch * 0.72))
+  const side = mirrored ? -1 : 1
+  const spine = rounds[0]!.at.spine ?? 0
+  const place = ({ x: along, z }: Place) => ({ x: x + side * along * scale, y: table - z * scale })
+  const places = placesAlong(rounds)
+  const capsule = (from: Place, to: Place, round: PlannedRound, key: string) => {
+    const [a, b] = [place(from), place(to)]
+    const long = Math.hypot(b.x - a.x, b.y - a.y)
+    const trim = Math.min(0.45, (thick / 2 + 0.6) / Math.max(long, 1))
+    const at = (share: number) => ({ x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share })
+    const d = pathOf([at(trim), at(1 - trim)])
+    const ink = lit === round.number ? 4 : 2.2
+    return (
+      <g key={key} fill="none" strokeLinecap="round">
+        <path d={d} stroke="var(--color-ink)" strokeWidth={thick + ink / 2} />
+        <path
+          d={d}
+          stroke={guess ? 'var(--color-film)' : (yarns.get(round.yarn) ?? '#FAFCFB')}
+          strokeWidth={Math.max(1.2, thick - ink / 2)}
+        />
+      </g>
+    )
+  }
+  return (
+    <>
+      {capsule({ x: 0, z: 0 }, { x: spine, z: 0 }, rounds[0]!, 'chain')}
+      {rounds.flatMap((round, index) => {
+        const before = places[index - 1] ?? { near: { x: 0, z: 0 }, far: { x: spine, z: 0 } }
+        const here = places[index]!
+        return [
+          capsule(before.near, here.near, round, `${round.id} near`),
+          capsule(before.far, here.far, round, `${round.id} far`),
+        ]
+      })}
+    </>
+  )
+}
+
+/** The sizes of an oval that is cut along its chain: the tape under it, and its height at the near end. */
+export function OvalSizes({
+  plan,
+  scale,
+  x,
+  table,
+  mirrored,
+  says,
+}: Pick<OvalSectionProps, 'plan' | 'scale' | 'x' | 'table' | 'mirrored'> & {
+  readonly says: { readonly long: string; readonly high: string }
+}) {
+  const places = placesAlong(plan.rounds)
+  const side = mirrored ? -1 : 1
+  const [left, right] = [
+    x + side * Math.min(...places.map(({ near }) => near.x)) * scale,
+    x + side * Math.max(...places.map(({ far }) => far.x)) * scale,
+  ]
+  const under = table + 13
+  const up = table - places.at(-1)!.near.z * scale
+  const beside = left - side * 18
+  return (
+    <g stroke="var(--color-ink)" fill="none">
+      <path d={`M${left} ${under}H${right}`} strokeWidth={9} />
+      <path d={`M${left} ${under}H${right}`} stroke="var(--color-tape)" strokeWidth={6} />
+      <path
+        d={`M${beside - 5} ${table}h10M${beside} ${table}V${up}M${beside - 5} ${up}h10`}
+        strokeWidth={1.2}
+      />
+      <g fill="var(--color-ink)" stroke="none" className="slab text-16">
+        <text x={(left + right) / 2} y={under + 22} textAnchor="middle">
+          {says.long}
+        </text>
+        <text transform={`translate(${beside - 7} ${(table + up) / 2}) rotate(-90)`} textAnchor="middle">
+          {says.high}
+        </text>
+      </g>
+    </g>
+  )
+}

@@ -1,0 +1,98 @@
+import { zonesOf, type PlannedRound } from '../../core/index.ts'
+import { ZONE_WORDS } from '../words/zoneWords.ts'
+import { footOf, span, type View } from './views/view.ts'
+
+interface ZoneMarksProps {
+  readonly view: View
+  /** A round whose zones are told. */
+  readonly round: PlannedRound
+}
+
+/** Px over a wall that its zones are told in. */
+const OVER = 8
+/** Fewer px have no room for a zone's name. */
+const ROOM = 44
+
+/** The zones of a wall cut open: dotted lines between them, each named with its count over the rows. */
+export function WallZones({ view, round }: ZoneMarksProps) {
+  const zones = zonesOf(round)
+  const foot = footOf(view.plan, view.plan.rounds[0]!)
+  const down = span(view, 0, 0, round.at.arc, 0)[0]!.y
+  let made = 0
+  const placed = zones.map(({ zone, count }) => {
+    const [from, to] = [made / round.count, (made += count) / round.count]
+    const [left, right] = span(view, from, to, foot, (round.count * round.around) / round.ideal)
+    return { zone, count, left: left!, right: right ?? left! }
+  })
+  return (
+    <g fill="var(--color-ink)" pointerEvents="none">
+      {placed.map(({ zone, count, left, right }, index) => (
+        <g key={index}>
+          {index > 0 && (
+            <path
+              d={`M${left.x} ${left.y - 22}V${down}`}
+              stroke="var(--color-ink)"
+              strokeWidth={1.6}
+              strokeDasharray="1.6 3.4"
+            />
+          )}
+          {Math.abs(right.x - left.x) > ROOM && (
+            <text x={(left.x + right.x) / 2} y={left.y - OVER} textAnchor="middle" className="text-16">
+              {ZONE_WORDS[zone]} <tspan className="slab">{count}</tspan>
+            </text>
+          )}
+        </g>
+      ))}
+    </g>
+  )
+}
+
+/** The zones of an oval face-on: dotted lines through the ends of its chain, names and counts in its margin. */
+export function FaceZones({ view, round, x }: ZoneMarksProps & { readonly x: number }) {
+  const zones = zonesOf(round)
+  if (zones.length < 4) return null
+  const row = (round.count * round.around) / round.ideal
+  const [side, far] = zones
+  const shareOf = (stitches: number) => stitches / round.count
+  const at = (share: number) => span(view, share, share, round.at.arc, row)[0]!
+  const [low, high] = [at(0), at(shareOf(side!.count))]
+  const other = at(shareOf(side!.count + far!.count))
+  const top = at(shareOf(side!.count + far!.count / 2))
+  const middle = (side!.count + far!.count + side!.count) / round.count
+  const bottomOther = at(middle)
+  const anchor = view.mirrored ? 'start' : 'end'
+  const says = [
+    { y: (top.y + high.y) / 2, ...far! },
+    { y: (high.y + low.y) / 2, ...side! },
+    { y: low.y + (high.y - top.y) / 2, ...zones[3]! },
+  ]
+  return (
+    <g fill="var(--color-ink)" pointerEvents="none">
+      {[
+        [other, high],
+        [bottomOther, undefined],
+      ].map(([from, to], index) => (
+        <path
+          key={index}
+          d={`M${x} ${from!.y}H${to ? to.x : from!.x}`}
+          stroke="var(--color-ink)"
+          strokeWidth={1.6}
+          strokeDasharray="1.6 3.4"
+        />
+      ))}
+      {says.map(({ y, zone, count }, index) => (
+        <text
+          key={index}
+          x={x + (view.mirrored ? -4 : 4)}
+          y={y}
+          textAnchor={anchor === 'end' ? 'start' : 'end'}
+        >
+          <tspan className="text-16">{ZONE_WORDS[zone]}</tspan>
+          <tspan x={x + (view.mirrored ? -4 : 4)} dy={19} className="slab text-16">
+            {count}
+          </tspan>
+        </text>
+      ))}
+    </g>
+  )
+}

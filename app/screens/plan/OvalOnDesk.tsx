@@ -1,0 +1,130 @@
+import { useCallback, useMemo } from 'react'
+import { measured, sizesOf } from '../../../core/index.ts'
+import { OvalSection, OvalSizes } from '../../drawing/OvalSection.tsx'
+import { FaceZones, WallZones } from '../../drawing/ZoneMarks.tsx'
+import { ovalFace, sizeOfOval } from '../../drawing/views/oval.ts'
+import { rows } from '../../drawing/views/rows.ts'
+import { partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
+import { useYarnColours } from '../../store/queries.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import type { OnDeskProps } from './FlatOnDesk.tsx'
+import { Legend } from './Legend.tsx'
+import { PieceDrawing } from './PieceDrawing.tsx'
+import { MARGIN } from './planLayout.ts'
+
+const TOP = 20
+/** Room for the names of zones beside the oval, and over the rows of its wall. */
+const ZONES = 56
+const OVER_ROWS = 34
+const BELOW = 40
+/** Of the height that an oval has at the most whose wall is drawn under it, and of the width beside its section. */
+const MOST_HIGH = 0.72
+const OF_WIDTH = 0.46
+const LEGEND = 120
+/** Lines to the ledger go down between the drawing and the title block, px. */
+const LANES = 56
+/** Under a section: its tape and what that says, clear of the rows that leave the oval. */
+const UNDER_SECTION = 56
+
+/** An oval on a desk: its base around the chain, cut through beside it, its wall cut open below. */
+export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }: OnDeskProps) {
+  const colours = useYarnColours()
+  const sizes = useSizes()
+  const { piece, settings } = model
+  const { width, height, mirrored, blockWidth } = layout
+  const guess = spec.gauge.certainty === 'guess'
+  const { base, wall } = useMemo(() => partsOfOval(plan), [plan])
+  const room = width - blockWidth - 2 * MARGIN - LANES
+  const { wide, long, tail } = sizeOfOval(base)
+  const open = wall && sizeCutOpen(wall)
+  // The wall takes the width that there is; the oval has the height that is left.
+  const faceHigh = open
+    ? Math.min(height * MOST_HIGH, height - (open.long * room) / open.wide - OVER_ROWS - BELOW)
+    : height - BELOW
+  const reach = wide / 2 + Math.max(wide / 2, tail)
+  const scale = Math.min(
+    (faceHigh - TOP - 16) / long,
+    wall ? (room * OF_WIDTH - ZONES) / wide : (room - ZONES - LEGEND) / reach,
+  )
+  const from = (left: number) => (mirrored ? width - left : left)
+  const [x, y] = [from(MARGIN + ZONES + (wide / 2) * scale), TOP + (long - wide / 2) * scale]
+  const faceAt = useCallback(
+    (held?: number) => ovalFace(base, { scale: held ?? scale, x, y, mirrored, unrolls: true }),
+    [base, scale, x, y, mirrored],
+  )
+  const rowsTop = faceHigh + OVER_ROWS
+  const rowsScale = open ? Math.min(room / open.wide, (height - rowsTop - BELOW) / open.long) : 1
+  const rowsAt = useCallback(
+    (held?: number) =>
+      rows(wall ?? base, {
+        scale: held ?? rowsScale,
+        x: mirrored ? width - MARGIN : MARGIN,
+        y: rowsTop,
+        mirrored,
+      }),
+    [wall, base, rowsScale, rowsTop, width, mirrored],
+  )
+  const table = y - UNDER_SECTION
+  const sectionLeft = MARGIN + ZONES + wide * scale + 76
+  const last = plan.rounds.at(-1)!
+  const { radius, spine = 0 } = base.rounds.at(-1)!.at
+  const sectionScale = Math.min(
+    (room - sectionLeft + MARGIN) / (2 * radius + spine),
+    (table - 92) / last.at.z,
+  )
+  const { thickness } = sizesOf(spec)
+  const bare = (mm: number) => sizes.bare(mm)
+  return (
+    <>
+      <div className="absolute inset-0">
+        <PieceDrawing {...{ model, spec, width, height, lit, onPoint, leaderTo }} viewAt={faceAt}>
+          {(view) => (
+            <>
+              <FaceZones view={view} round={base.rounds.at(-1)!} x={from(MARGIN)} />
+              {wall && (
+                <g pointerEvents="none">
+                  <OvalSizes
+                    plan={plan}
+                    scale={sectionScale}
+                    x={from(sectionLeft + radius * sectionScale)}
+                    table={table}
+                    mirrored={mirrored}
+                    says={{
+                      long: `${bare(measured('endToEnd', base.rounds.at(-1)!.at) + thickness)} long`,
+                      high: `${bare(measured('height', last.at, thickness))} high`,
+                    }}
+                  />
+                  <OvalSection
+                    plan={plan}
+                    scale={sectionScale}
+                    x={from(sectionLeft + radius * sectionScale)}
+                    table={table}
+                    mirrored={mirrored}
+                    yarns={colours}
+                    guess={guess}
+                    {...(lit === undefined ? {} : { lit })}
+                  />
+                </g>
+              )}
+            </>
+          )}
+        </PieceDrawing>
+      </div>
+      {wall && (
+        <div className="pointer-events-none absolute inset-0 [&_[role=slider]]:pointer-events-auto">
+          <PieceDrawing {...{ model, spec, width, height, lit, onPoint, leaderTo }} viewAt={rowsAt}>
+            {(view) => <WallZones view={view} round={wall.rounds[0]!} />}
+          </PieceDrawing>
+        </div>
+      )}
+      <Legend
+        terms={settings.terms}
+        stitch={piece.stitch}
+        newYarn={plan.yarn.length > 1}
+        decreases={plan.rounds.some((round) => round.count < round.from)}
+        radius={LEGEND}
+        centre={{ x: from(MARGIN + ZONES + wide * scale + 20 + LEGEND), y }}
+      />
+    </>
+  )
+}
