@@ -53,6 +53,18 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M6 56h60" />
     </>
   ),
+  bootie: (
+    <>
+      <path d="M22 4v24c-3 8-4 14-2 16h34c5 0 5-8-1-11-7-3-11-6-13-13l-2-16" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        <rect x={15} y={41} width={48} height={7} rx={3.5} />
+        <rect x={15} y={33.4} width={47} height={7} rx={3.5} />
+        <rect x={15} y={25.8} width={36} height={7} rx={3.5} />
+        <rect x={15} y={18.2} width={28} height={7} rx={3.5} />
+      </g>
+      <Tape d="M15 56h48" />
+    </>
+  ),
   ball: (
     <>
       <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">

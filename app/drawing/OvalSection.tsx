@@ -1,4 +1,5 @@
 import type { Plan, PlannedRound } from '../../core/index.ts'
+import { FootBehind } from './FootBehind.tsx'
 import { pathOf } from './svgPath.ts'
 
 interface OvalSectionProps {
@@ -92,7 +93,10 @@ export function OvalSizes({
   table,
   mirrored,
   says,
+  foot,
 }: Pick<OvalSectionProps, 'plan' | 'scale' | 'x' | 'table' | 'mirrored'> & {
+  /** How long the foot is that it goes on, mm. */
+  readonly foot?: number | undefined
   readonly says: { readonly long: string; readonly high: string }
 }) {
   const places = placesAlong(plan.rounds)
@@ -106,6 +110,9 @@ export function OvalSizes({
   const beside = left - side * 18
   return (
     <g stroke="var(--color-ink)" fill="none">
+      {foot !== undefined && (
+        <FootBehind foot={foot} scale={scale} x={left + side * 6} sole={table - 5} mirrored={mirrored} />
+      )}
       <path d={`M${left} ${under}H${right}`} strokeWidth={9} />
       <path d={`M${left} ${under}H${right}`} stroke="var(--color-tape)" strokeWidth={6} />
       <path

@@ -1,4 +1,4 @@
-import { zonesOf, type PlannedRound } from '../../core/index.ts'
+import { chainsAlong, zonesOf, type PlannedRound } from '../../core/index.ts'
 import { ZONE_WORDS } from '../words/zoneWords.ts'
 import { footOf, span, type View } from './views/view.ts'
 
@@ -92,6 +92,29 @@ export function FaceZones({ view, round, x }: ZoneMarksProps & { readonly x: num
             {count}
           </tspan>
         </text>
+      ))}
+    </g>
+  )
+}
+
+/** The chain that an oval grows around, bead by bead. */
+export function ChainBeads({ view }: { readonly view: View }) {
+  const [first] = view.plan.rounds
+  const chains = chainsAlong(first!)
+  if (chains === undefined || chains < 2) return null
+  const [from, to] = span(view, 0, first!.at.spine! / (2 * first!.at.spine!), 0, 2 * first!.at.spine!)
+  const step = (to!.y - from!.y) / (chains - 1)
+  const long = Math.abs(step) / 2
+  return (
+    <g fill="var(--color-fog)" stroke="var(--color-ink)" strokeWidth={1.4} pointerEvents="none">
+      {Array.from({ length: chains }, (_, index) => (
+        <ellipse
+          key={index}
+          cx={from!.x}
+          cy={from!.y + index * step}
+          rx={Math.min(3.4, long * 0.5)}
+          ry={long}
+        />
       ))}
     </g>
   )

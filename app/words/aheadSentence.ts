@@ -61,6 +61,7 @@ function turn(
   },
 ): string {
   if (section === 'in') return 'the widest place is behind, it closes again'
+  if (section === 'instep') return 'the toe is taken in, over the middle of its end'
   if (section === 'lip') return 'a lip, through the front loops'
   const name = sectionName(section).toLowerCase()
   const part = partOf(section)

@@ -50,7 +50,10 @@ export const CAUTION_WORDS: Record<CautionCode, readonly [opening: string, rest:
     'Check the inside each time.',
     'A loose thread inside can wind around a toe or finger: weave every end in.',
   ],
-  slipperySoles: ['Crocheted soles slip.', 'For children who do not walk yet, or add grip.'],
+  slipperySoles: [
+    'Crocheted soles slip.',
+    'For feet that do not walk yet, or add grip; look for loose threads inside each time.',
+  ],
   safetyRules: [
     'Rules for children’s things apply.',
     'If you give or sell it, check your local product-safety rules.',

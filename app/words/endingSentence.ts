@@ -1,4 +1,4 @@
-import { roundEnding, writeOp, type PlannedRound, type Terms } from '../../core/index.ts'
+import { chainsAlong, roundEnding, writeOp, type PlannedRound, type Terms } from '../../core/index.ts'
 import { shortName } from './wording.ts'
 
 /** How the round ends by its real steps, and what to do if it does not. */
@@ -6,7 +6,12 @@ export function endingSentence(round: PlannedRound, terms: Terms): [string, stri
   const { kind, stitch, run, after, ...how } = roundEnding(round)
   const plain = shortName(stitch, terms)
   const says = (times: number) => writeOp({ ...how, stitch, times }, terms)
-  const allAlike = round.steps.length === 1 && round.steps[0]!.times === 1 && round.steps[0]!.ops.length === 1
+  if (chainsAlong(round) !== undefined && how.makes > 1) {
+    return [`Round ends with ${how.makes} ${plain} in the first chain.`, 'If not, recount.']
+  }
+  const allAlike =
+    run === round.count ||
+    (round.steps.length === 1 && round.steps[0]!.times === 1 && round.steps[0]!.ops.length === 1)
   if (kind === 'work' && allAlike) return [`${says(round.count)}, nothing else.`, 'Another count: recount.']
   if (kind === 'inc' && how.makes === 2)
     return ['Round ends on an increase.', `If it ends on ${article(plain)} ${plain}, recount.`]

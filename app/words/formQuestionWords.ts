@@ -289,6 +289,54 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
     measuring:
       'Take the loop off the hook, lay the piece on a hard table, pat it, wait a minute, do not stretch. From end to end along the chain; from side to side across its middle. A wall: the tape around it, and up from the table. A count of the last round tells more than any tape.',
   },
+  bootie: {
+    fields: {
+      foot: { label: 'Foot', question: 'How long is the foot?' },
+      room: { label: 'Toe room', question: 'How much longer than the foot?' },
+      wide: { label: 'Sole wide', question: 'How wide, for its length?' },
+      opening: { label: 'Opening', question: 'Around the opening, for its length?' },
+      cuffHeight: { label: 'Cuff high', question: 'How high is the cuff?' },
+      cuff: {
+        label: 'Cuff',
+        question: 'What cuff?',
+        choices: {
+          plain: { label: 'Plain', detail: 'Even rounds to the edge.' },
+          ribbed: {
+            label: 'Ribbed',
+            detail: 'Front and back post stitches in turn: it draws in and stretches.',
+          },
+          folded: { label: 'Folded', detail: 'A rib twice as high, folded down once it is done.' },
+        },
+      },
+      side: {
+        label: 'Which foot',
+        question: 'Which foot first?',
+        choices: {
+          left: { label: 'Left', detail: 'Rounds begin at the inner side of its heel.' },
+          right: { label: 'Right', detail: 'Its mirror image: every round the other way round.' },
+        },
+      },
+    },
+    usual: {
+      question: 'Whose foot, if it cannot be measured?',
+      of: {
+        threeMonths: '0 to 3 months',
+        sixMonths: '3 to 6 months',
+        nineMonths: '6 to 9 months',
+        oneYear: '9 to 12 months',
+        eighteenMonths: '12 to 18 months',
+        twoYears: '2 years',
+        threeYears: '3 years',
+      },
+    },
+    handle: 'Cuff: how high',
+    fitLine: { name: 'Flat line', says: 'rows short of it cup, rows past it ruffle' },
+    example: 'Cradle booties',
+    measureNow:
+      'Take the loop off the hook, lay it flat, do not stretch; the sole from end to end, and across it.',
+    measuring:
+      'Take the loop off the hook, lay the sole on a hard table, pat it, wait a minute, do not stretch. From end to end along the chain; from side to side where it is widest. A wall: the tape around it, and up from the table at the heel. A count of the last round tells more than any tape.',
+  },
   tube: {
     fields: {
       girth: { label: 'Around', question: 'How far around?' },

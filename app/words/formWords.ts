@@ -32,6 +32,9 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   wall: 'Wall',
   lip: 'Lip',
   brim: 'Brim',
+  sole: 'Sole',
+  instep: 'Toe',
+  cuff: 'Cuff',
 }
 
 /** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */
@@ -78,6 +81,14 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     say: (form, sizes) =>
       `${sizes.bare(form.length)} × ${sizes.full(form.width)}${form.edge === 'flat' ? '' : `, ${sizes.full(form.height)} high`}`,
     short: (form, sizes) => `${sizes.bare(form.length)} × ${sizes.full(form.width)}`,
+  },
+  bootie: {
+    offer: 'Booties, slippers',
+    asks: 'asks how long the foot is',
+    title: 'A pair of booties',
+    unnamed: 'Booties',
+    say: (form, sizes) => `${sizes.full(form.foot)} foot, ${form.side}`,
+    short: (form, sizes) => `${sizes.full(form.foot)} foot`,
   },
   ball: {
     offer: 'Ball or egg',

@@ -1,5 +1,6 @@
 import {
   cautionsOf,
+  familyOf,
   yarnsOf,
   type Caution,
   type Fibre,
@@ -27,5 +28,6 @@ export function pieceCautions(
     strands: gauge.strands,
     layers,
     hardware,
+    onFoot: familyOf(piece.form).onFoot !== undefined,
   })
 }

@@ -6,5 +6,14 @@ export const ZONE_WORDS: Readonly<Record<Zone, string>> = {
   end: 'end',
   toe: 'toe',
   heel: 'heel',
+  back: 'back',
+}
+
+/** Where stitches lie, in a sentence: "12 along the side, 6 over the toe". */
+export const ALONG_ZONE: Readonly<Record<Zone, string>> = {
+  side: 'along the side',
+  end: 'around the end',
+  toe: 'over the toe',
+  heel: 'around the heel',
   back: 'back to the marker',
 }

@@ -49,10 +49,19 @@ export interface CautionCase {
   readonly strands: number
   readonly layers: number
   readonly hardware: readonly Hardware[]
+  /** It goes on a foot. */
+  readonly onFoot?: boolean
 }
 
 /** The cautions that a piece's use, fibres, strands, layers and hardware call for, harm first. */
-export function cautionsOf({ uses, fibres, strands, layers, hardware }: CautionCase): Caution[] {
+export function cautionsOf({
+  uses,
+  fibres,
+  strands,
+  layers,
+  hardware,
+  onFoot = false,
+}: CautionCase): Caution[] {
   const hot = uses.includes('hot')
   const small = uses.includes('baby') || uses.includes('childUnderThree')
   const has = (one: Hardware) => hardware.includes(one)
@@ -66,9 +75,9 @@ export function cautionsOf({ uses, fibres, strands, layers, hardware }: CautionC
     ['hotDamp', true, hot],
     ['smallParts', true, has('smallParts') && (small || uses.includes('pet'))],
     ['neckCords', true, has('cords') && small],
-    ['sleepAndCars', true, small && uses.includes('worn')],
+    ['sleepAndCars', true, small && uses.includes('worn') && !onFoot],
     ['looseThreads', true, small],
-    ['slipperySoles', true, small && uses.includes('worn')],
+    ['slipperySoles', true, onFoot],
     ['safetyRules', true, small],
     ['magnets', true, has('magnets')],
     ['hotGlue', true, has('hotGlue')],

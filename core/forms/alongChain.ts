@@ -11,6 +11,8 @@ export interface Foundation {
   readonly end: number
   /** What its ends are called, the one that a round comes to first before the other. */
   readonly ends: readonly [Zone, Zone]
+  /** It is the mirror image of one that is not: every round the other way round, so that it begins beside its near end. */
+  readonly mirrored?: true
 }
 
 /** How many stitches go into each end chain: as many as lie flat there, or one fewer, as is custom (FIELD §3). */

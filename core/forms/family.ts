@@ -69,6 +69,8 @@ export interface SizeField<F> {
   /** What it is while nobody has said. */
   readonly usual: number
   readonly while?: AskedWhile
+  /** Of a length that need not be said: it is as usual until somebody says otherwise. */
+  readonly mayBeUsual?: true
 }
 
 /** One of a few words that a form asks for. */
@@ -195,6 +197,10 @@ export interface Family<F extends { readonly family: string }> {
   around?(form: F): number | undefined
   /** The form whose wall is so far around, mm, halfway through its fabric: by what a maker can give most easily. */
   towardsGirth?(form: F, sizes: Sizes, girth: number): F
+  /** Of what is made in pairs: which of the two it is, and the other one, its mirror image. */
+  readonly pair?: { side(form: F): 'left' | 'right'; other(form: F): F }
+  /** How long the foot is that it goes on, mm. */
+  onFoot?(form: F): number
   /** The angle between its sides, degrees, where it may be asked for in place of a length. */
   readonly angle?: {
     readonly insteadOf: Exclude<keyof F & string, 'family'>

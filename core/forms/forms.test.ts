@@ -110,12 +110,13 @@ test('what it refuses is refused at one of its fields, with what would be right'
   fc.assert(
     fc.property(formAndSizes, ([form, sizes]) => {
       const family = familyOf(form)
-      for (const { key, kind } of fieldsOf(form.family)) {
+      for (const field of fieldsOf(form.family)) {
+        const { key, kind } = field
         const wrongs =
           kind === 'length'
-            ? [0, -5, Number.NaN, 1e7]
+            ? [...(field.least > 0 ? [0] : []), -5, Number.NaN, 1e7]
             : kind === 'share'
-              ? [-1, 2, Number.NaN]
+              ? [-1, Math.max(2, field.most + 0.1), Number.NaN]
               : kind === 'outline'
                 ? NO_OUTLINES
                 : ['x']

@@ -1,4 +1,5 @@
 import { mm } from '../units/millimetres.ts'
+import { bootie, type BootieForm } from './bootie/bootie.ts'
 import { ball, type BallForm } from './ball/ball.ts'
 import { cap, type CapForm } from './cap/cap.ts'
 import { cone, type ConeForm } from './cone/cone.ts'
@@ -11,7 +12,8 @@ import { tube, type TubeForm } from './tube/tube.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
 
 /** What a piece must become. */
-export type Form = DiscForm | CapForm | VesselForm | OvalForm | BallForm | TubeForm | ConeForm | DrawnForm
+export type Form =
+  DiscForm | CapForm | VesselForm | OvalForm | BootieForm | BallForm | TubeForm | ConeForm | DrawnForm
 export type FamilyName = Form['family']
 
 type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
@@ -25,6 +27,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   cap,
   vessel,
   oval,
+  bootie,
   ball,
   tube,
   cone,

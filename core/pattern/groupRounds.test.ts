@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import { anySpec, tubeSpec } from '../testing/specs.ts'
-import { groupRounds } from './groupRounds.ts'
+import { anySpec, bootieSpec, tubeSpec } from '../testing/specs.ts'
+import { groupRounds, writeGroup } from './groupRounds.ts'
 import { writeRoundBody } from './writeRound.ts'
 
 test('groups have every round once, in order, each round of one as it is told', () => {
@@ -53,4 +53,17 @@ test('a tube of two yarns is told in a few lines', () => {
     [2, 4],
   ])
   expect(groups.length).toBeLessThan(10)
+})
+
+test('rounds that are taken in by as much each time are told in one line', () => {
+  const groups = groupRounds(planPiece(bootieSpec()))
+  const told = groups.map((group) => writeGroup(group, 'US'))
+  const toe = groups.findIndex(([first]) => first!.section === 'instep')
+  const counts = groups[toe]!.map(({ count }) => count)
+  expect(counts.length).toBeGreaterThan(4)
+  counts.slice(1).forEach((count, index) => expect(count).toBe(counts[index]! - 2))
+  const [from, to] = [groups[toe]![0]!, groups[toe]!.at(-1)!].map((round) => writeRoundBody(round, 'US'))
+  const before = (text: string) => Number(/^\d+/.exec(text)![0])
+  expect(before(from!) - before(to!)).toBe(counts.length - 1)
+  expect(told[toe]).toMatch(new RegExp(`^${before(from!)}…${before(to!)} sc, sc2tog, 1?2? ?sc, sc2tog, `))
 })

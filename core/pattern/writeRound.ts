@@ -112,18 +112,37 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
 
 /** Round 1 along both sides of a chain: "12 sc, 4 sc in last ch, on the other side 11 sc, 3 sc in first ch". */
 function writeAlong(steps: readonly Step[], terms: Terms): string {
-  const ends = ['last', 'first']
-  let turned = ''
   return steps
-    .map((step) => {
-      const gathered = step.ops.some(({ makes, uses }) => makes > uses)
-      if (!gathered) return `${turned}${writeSteps([step], terms)}`
-      const [{ stitch, makes }] = step.ops as [Op]
-      turned = 'on the other side '
-      return `${makes} ${STITCHES[stitch].short[terms]} in ${ends.shift()} ch`
+    .map((_, index) => {
+      const turns = index > 0 && endChainOf(steps, index - 1) === 'last'
+      return `${turns ? 'on the other side ' : ''}${writeStep(steps, index, terms)}`
     })
     .join(', ')
 }
+
+/** The end chain that all of a step of round 1 goes into, if it does. */
+function endChainOf(steps: readonly Step[], index: number): 'first' | 'last' | undefined {
+  const gathers = ({ ops }: Step) => ops.some(({ makes, uses }) => makes > uses)
+  if (!gathers(steps[index]!)) return undefined
+  // The first chain has its own at the end, or at the start where it goes the other way round.
+  const startsInFirst = gathers(steps[0]!)
+  const isFirstEnd = steps.findIndex(gathers) === index
+  return isFirstEnd === startsInFirst ? 'first' : 'last'
+}
+
+function writeStep(steps: readonly Step[], index: number, terms: Terms): string {
+  const step = steps[index]!
+  const end = endChainOf(steps, index)
+  if (!end) return writeSteps([step], terms)
+  const [{ stitch, makes }] = step.ops as [Op]
+  return `${makes} ${STITCHES[stitch].short[terms]} in ${end} ch`
+}
+
+/** One run of a round's repeat: "5 sc, inc"; of round 1 along a chain with the chain that it goes into. */
+export const writeRun = (round: Pick<PlannedRound, 'steps' | 'hosts'>, step: number, terms: Terms): string =>
+  chainsAlong(round) === undefined
+    ? writeOps(round.steps[step]!.ops, terms)
+    : writeStep(round.steps, step, terms)
 
 /** Says into which round, where that is not the one before. */
 const ofRound = ({ into }: PlannedRound): string => (into === undefined ? '' : ` of Rnd ${into}`)

@@ -36,27 +36,57 @@ export function countsFor(
   if (!foundation) return paced(spec, asked, worked, before)
   // What grows around a chain has its sides given: one of its ends is paced, as the other is.
   const sides = 2 * foundation.side
-  const wallCount = spec.constraints?.wallCount
   const atAnEnd = (count: number) => (count - sides) / 2
-  return paced(
-    {
-      ...spec,
-      constraints: {
-        ...spec.constraints,
-        firstCount: foundation.end,
-        ...(wallCount === undefined ? {} : { wallCount: atAnEnd(wallCount) }),
-      },
+  const whole = (count: number) => 2 * count + sides
+  const wallCount = spec.constraints?.wallCount
+  const atEnds = {
+    ...spec,
+    constraints: {
+      ...spec.constraints,
+      firstCount: foundation.end,
+      ...(wallCount === undefined ? {} : { wallCount: atAnEnd(wallCount) }),
     },
-    asked.map((round) => ({ ...round, ideal: atAnEnd(round.ideal) })),
-    worked.map((round) => ({
-      ...round,
-      count: atAnEnd(round.count),
-      from: atAnEnd(round.from),
-      ideal: atAnEnd(round.ideal),
-    })),
-    before,
-    (count) => 2 * count + sides,
-  ).map((count) => 2 * count + sides)
+  }
+  const there: PacedRound[] = worked.map((round) => ({
+    ...round,
+    count: atAnEnd(round.count),
+    from: atAnEnd(round.from),
+    ideal: atAnEnd(round.ideal),
+  }))
+  const sections = [...before]
+  for (const stretch of stretchesOf(asked)) {
+    const ends = stretch.map((round) => ({ ...round, ideal: atAnEnd(round.ideal) }))
+    const counts = stretch[0]!.section.takesIn
+      ? takenIn(ends, there)
+      : paced(atEnds, ends, there, sections, whole)
+    ends.forEach(({ section, stitch, ideal }, index) => {
+      const from = there.at(-1)?.count ?? 0
+      there.push({ number: there.length + 1, stitch, count: counts[index]!, from, ideal })
+      sections.push(section)
+    })
+  }
+  return there.slice(worked.length).map(({ count }) => whole(count))
+}
+
+/** Rounds that are paced together: what is taken in over an end goes by a rule of its own. */
+function stretchesOf(asked: readonly RoundAsked[]): readonly (readonly RoundAsked[])[] {
+  const stretches: RoundAsked[][] = []
+  asked.forEach((round, index) => {
+    const same = asked[index - 1]?.section.takesIn === round.section.takesIn
+    if (index > 0 && same) stretches.at(-1)!.push(round)
+    else stretches.push([round])
+  })
+  return stretches
+}
+
+/** As many less every round, so that it can be kept in mind: by as much as the ideal falls. */
+function takenIn(asked: readonly RoundAsked[], worked: readonly PacedRound[]): readonly number[] {
+  let { count, ideal: above } = worked.at(-1)!
+  return asked.map(({ ideal }) => {
+    count = Math.max(1, count - Math.max(0, Math.round(above - ideal)))
+    above = ideal
+    return count
+  })
 }
 
 /**

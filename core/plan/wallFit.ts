@@ -1,5 +1,6 @@
 import { familyOf } from '../forms/registry.ts'
 import type { SectionId } from '../rounds/round.ts'
+import { measured } from '../lay/measures.ts'
 import { stretchedWidth } from '../rounds/texture.ts'
 import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { plainGaugesOf, textureIn } from './sectionWork.ts'
@@ -37,7 +38,7 @@ export function wallFit(
 ): WallFit {
   const { form } = spec
   const { thickness } = sizesOf(spec)
-  const middle = 2 * Math.PI * tightest(spec, rounds).at.radius
+  const middle = measured('around', tightest(spec, rounds).at)
   const inside = middle - Math.PI * thickness
   const rib = ribOf(spec, rounds)
   const fit = { inside, middle, outside: middle + Math.PI * thickness, ...(rib ? { rib } : {}) }
@@ -55,5 +56,5 @@ function ribOf(spec: PieceToOutline, rounds: readonly PlannedRound[]): WallFit['
   const stretched = stretchOf(spec, last.section)
   if (stretched === undefined) return undefined
   const { w } = plainGaugesOf(spec)(last)
-  return { relaxed: 2 * Math.PI * last.at.radius, stretched: last.count * w * stretched }
+  return { relaxed: measured('around', last.at), stretched: last.count * w * stretched }
 }

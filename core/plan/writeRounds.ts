@@ -11,7 +11,7 @@ import { overOpenings, withOpenings, type Slit } from './openings.ts'
 import { toLay } from './beginningOf.ts'
 import { asBelow, intoLoops, stepsOf, type RoundBelow } from './stepsOf.ts'
 import { crispIn, flatIn, foundationOf, lipsIn, takenInIn, type PieceToOutline } from './wantedAround.ts'
-import { aroundEnds, firstAlong, takenInOver } from './zonedSteps.ts'
+import { aroundEnds, firstAlong, takenInOver, theOtherWay } from './zonedSteps.ts'
 import { textureAt } from './textureAt.ts'
 
 export interface RoundToWrite {
@@ -108,7 +108,8 @@ export function writeRounds(
         ? intoLoops(aroundEnds(zoned, before, construction), into)
         : shapedEvenly(before)
     }
-    const standing = rim ? rimSteps(rim, from) : overOpenings(shaped(), below?.steps ?? [])
+    const worked = foundation?.mirrored && !texture ? theOtherWay(shaped()) : shaped()
+    const standing = rim ? rimSteps(rim, from) : overOpenings(worked, below?.steps ?? [])
     const round: Round = {
       id,
       section,

@@ -31,6 +31,10 @@ export function firstAlong(stitch: StitchName, foundation: Foundation): Step[] {
   ]
 }
 
+/** The same round the other way round. */
+export const theOtherWay = (steps: readonly Step[]): Step[] =>
+  steps.toReversed().map((step) => ({ ...step, ops: step.ops.toReversed() }))
+
 interface ZonedRound {
   readonly stitch: StitchName
   readonly from: number
@@ -40,27 +44,22 @@ interface ZonedRound {
   readonly ends: Foundation['ends']
 }
 
-/** How far a toe reaches, as a share of the round: what is taken in stays within it. */
-const OF_A_TOE = 1 / 3
-
 /**
- * A round around a chain that is taken in over its far end: so many decreases, symmetric about its middle, and plain all
- * the way back to the marker.
+ * A round around a chain that is taken in over its far end: so many decreases, a stitch or two between them, symmetric
+ * about its middle, and plain all the way back to the marker.
  */
 export function takenInOver({ stitch, from, count, straight, ends: [far] }: ZonedRound): Step[] {
   const times = from - count
   // Twice the middle of the far end, in stitches of the round below.
-  const middle = straight / 2 + from / 2
-  const room = Math.floor(from * OF_A_TOE) - 2 * times
-  const wide = Math.max(1, Math.floor(room / times))
+  const middle = (straight + from) / 2
   const spanOf = (gap: number) => 2 * times + (times - 1) * gap
-  const gap =
-    times > 1 && (middle - spanOf(wide)) % 2 !== 0 ? Math.max(1, wide - 1) + (wide === 1 ? 1 : 0) : wide
+  const gap = (middle - spanOf(1)) % 2 === 0 ? 1 : 2
   const before = Math.max(0, Math.floor((middle - spanOf(gap)) / 2))
   const after = from - before - spanOf(gap)
   const run = (zone: Zone, stitches: number): Step[] =>
     stitches > 0 ? inZone(zone, [{ times: 1, ops: [plain(stitch, stitches)] }]) : []
-  const between = times > 1 ? [{ times: times - 1, ops: [decrease(stitch), plain(stitch, gap)] }] : []
+  const between =
+    times > 1 ? [{ times: times - 1, ops: [decrease(stitch), plain(stitch, gap)] } satisfies Step] : []
   return [
     ...run('side', before),
     ...inZone(far, [...between, { times: 1, ops: [decrease(stitch)] }]),

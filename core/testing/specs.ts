@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import type { BallForm } from '../forms/ball/ball.ts'
+import type { BootieForm } from '../forms/bootie/bootie.ts'
 import type { CapForm } from '../forms/cap/cap.ts'
 import type { ConeForm } from '../forms/cone/cone.ts'
 import type { DrawnForm } from '../forms/drawn/drawn.ts'
@@ -269,6 +270,37 @@ export function ovalSpec(
     form: { family: 'oval', length: mm(length), width: mm(width), height: mm(height), edge, of, ends },
     gauge: { ...plain.gauge, w: mm(7.6), h: mm(7.6 * heightOverWidth) },
     construction: { ...plain.construction, start: { kind: 'chainAlong', into: 'loops' } },
+    ...changes,
+  }
+}
+
+/** A bootie for a foot of 10.5 cm in 5.4 mm wide sc, unless asked otherwise. */
+export function bootieSpec(
+  form: Partial<Record<'foot' | 'room' | 'wide' | 'opening' | 'cuffHeight', number>> &
+    Partial<Pick<BootieForm, 'cuff' | 'side'>> = {},
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { foot = 105, room = 5, wide = 0.43, opening = 1.6, cuffHeight = 20, ...chosen } = form
+  const plain = discSpec(1)
+  const stitch = changes.stitch ?? 'sc'
+  const asked: BootieForm = {
+    family: 'bootie',
+    foot: mm(foot),
+    room: mm(room),
+    wide,
+    opening,
+    cuffHeight: mm(cuffHeight),
+    cuff: 'plain',
+    side: 'left',
+    ...chosen,
+  }
+  return {
+    ...plain,
+    form: asked,
+    gauge: { ...plain.gauge, w: mm(5.4), h: mm(5.4 * heightOverWidth), yarnDiameter: mm(2) },
+    construction: { ...plain.construction, start: { kind: 'chainAlong', into: 'loops' } },
+    sections: sectionsWorked(asked, stitch, undefined),
     ...changes,
   }
 }

@@ -1,5 +1,6 @@
 import {
   belowOf,
+  chainsAlong,
   expandSteps,
   yarnsIn,
   type Manner,
@@ -98,7 +99,28 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
   let made = 0
   let used = 0
   let unit = 0
+  const alongChain = chainsAlong(round) !== undefined
   for (const worked of expandSteps(round.steps)) {
+    // Several in an end chain are so many stitches that go around it.
+    if (alongChain && worked.makes > 1) {
+      for (let one = 0; one < worked.makes; one++) {
+        const cell = cells.count++
+        cells.round[cell] = round.number
+        cells.unit[cell] = unit
+        cells.kind[cell] = WORK
+        cells.relief[cell] = LEVEL
+        cells.yarn[cell] = held[one % held.length]!
+        cells.strand[cell] = held[(one + 1) % held.length]!
+        cells.foot[cell] = points.size
+        view.trace((used + 0.35) / standsIn, (used + 0.65) / standsIn, inner, footRow, points)
+        cells.top[cell] = points.size
+        view.trace((made + one) / round.count, (made + one + 1) / round.count, outer, topRow, points)
+      }
+      made += worked.makes
+      used += worked.uses
+      unit++
+      continue
+    }
     const { kind, uses, makes } = worked
     const [footFrom, footTo] =
       standsIn > 0

@@ -1,4 +1,4 @@
-import { belowOf, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { belowOf, zonesOf, type Plan, type PlannedRound } from '../../../core/index.ts'
 import type { Point, Points } from './points.ts'
 import { footOf, rowOf, type View } from './view.ts'
 
@@ -32,7 +32,10 @@ const partsOf = (spine: number, row: number): Parts => {
  * A disc pulled apart by its chain: up along one side, around the far end, down along the other, and around the near end,
  * whose last quarter may run straight into its row.
  */
-export function ovalFace(plan: Plan, frame: OvalFrame): View {
+export function ovalFace(plan: Plan, asked: OvalFrame): View {
+  // The other one of a pair is drawn as the mirror image that it is, worked the other way round.
+  const backwards = zonesOf(plan.rounds[0]!)[0]?.zone !== 'side'
+  const frame = backwards ? { ...asked, mirrored: !asked.mirrored, unrolls: false } : asked
   const { scale, x, y, mirrored, unrolls } = frame
   const last = plan.rounds.at(-1)!
   const spine = last.at.spine ?? 0
@@ -45,7 +48,8 @@ export function ovalFace(plan: Plan, frame: OvalFrame): View {
     const { side, end } = partsOf(spine, row)
     return unrolls ? 2 * side + end + end * HALF : 1
   }
-  const place = (turn: number, along: number, row: number): Point => {
+  const place = (share: number, along: number, row: number): Point => {
+    const turn = backwards ? 1 - share : share
     const { side, end } = partsOf(spine, row)
     const from = straightFrom(row)
     if (turn > from) return out((turn - from) * row, -along)
@@ -66,7 +70,8 @@ export function ovalFace(plan: Plan, frame: OvalFrame): View {
       into.push(point.x, point.y)
     }
     const { side, end } = partsOf(spine, row)
-    const corners = [side, side + end, 2 * side + end, straightFrom(row)]
+    const turns = [side, side + end, 2 * side + end, straightFrom(row)]
+    const corners = backwards ? turns.map((turn) => 1 - turn) : turns
     add(from)
     if (from === to) return
     const stops = corners
@@ -74,7 +79,7 @@ export function ovalFace(plan: Plan, frame: OvalFrame): View {
       .sort((one, other) => (from < to ? one - other : other - one))
     let at = from
     for (const stop of [...stops, to]) {
-      const middle = (at + stop) / 2
+      const middle = backwards ? 1 - (at + stop) / 2 : (at + stop) / 2
       const bends =
         (middle > side && middle < side + end) || (middle > 2 * side + end && middle < straightFrom(row))
       const turned = bends && end > 0 ? (Math.abs(stop - at) / end) * Math.PI : 0

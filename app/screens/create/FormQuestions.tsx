@@ -106,7 +106,7 @@ export function FormQuestions({ family, answers, onAnswer, usual, onUsual, fault
 
 /** Asked large, on tape: what the piece must fit. */
 const isMain = (field: AnyField): boolean =>
-  field.kind === 'outline' || (field.kind === 'length' && !field.while)
+  field.kind === 'outline' || (field.kind === 'length' && !field.while && !field.mayBeUsual)
 
 /** The sizes of somebody who cannot be measured just now; they stand in the fields, to be changed. */
 function UsualSizes({

@@ -52,7 +52,7 @@ export function formAsked(
       values[field.key] = text === '' ? field.choices[0]! : text
     } else if (text === '') {
       const given = degrees && field.key === angle?.insteadOf
-      if (field.kind === 'length' && !field.while && !given) missing = true
+      if (field.kind === 'length' && !field.while && !field.mayBeUsual && !given) missing = true
       else values[field.key] = field.usual
     } else {
       const read = readSize(field, text, sizes)

@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import {
   chainsAlong,
   kindOf,
@@ -14,7 +15,7 @@ import { ZONE_WORDS } from '../../words/zoneWords.ts'
 export const hasShaping = (round: PlannedRound): boolean =>
   zonesOf(round).length > 0 && round.steps.some(({ ops }) => ops.some((op) => kindOf(op) !== 'work'))
 
-const COLUMNS = 'grid grid-cols-[2.6rem_minmax(0,1fr)_2.6rem_minmax(0,6.4rem)] items-baseline gap-x-2'
+const COLUMNS = 'grid grid-cols-[3rem_minmax(0,1fr)_2rem_minmax(0,5.4rem)] items-baseline gap-x-2'
 
 /** What the columns of rounds are that are told zone by zone. */
 export function ZoneHeads({ zones }: { readonly zones: readonly ZoneCount[] }) {
@@ -28,17 +29,21 @@ export function ZoneHeads({ zones }: { readonly zones: readonly ZoneCount[] }) {
 }
 
 interface ByZonesProps {
-  readonly round: PlannedRound
+  /** Rounds that are told together: what changes between them is told from the first to the last. */
+  readonly group: readonly PlannedRound[]
   readonly terms: Terms
 }
 
 /** A round zone by zone: plain stretches by their count, shaped ones by their steps, and one as before in so few words. */
-export function ByZones({ round, terms }: ByZonesProps) {
+export function ByZones({ group, terms }: ByZonesProps) {
+  const round = group[0]!
   const zones = zonesOf(round)
+  const last = zonesOf(group.at(-1)!)
   const first = chainsAlong(round) !== undefined
   const texts = zones.map(({ steps, count }, index) => {
     if (steps.every(({ ops }) => ops.every((op) => kindOf(op) === 'work')) && !(first && index % 2)) {
-      return String(count)
+      const other = last[index]!.count
+      return `${count}${other === count ? '' : `…${other}`}`
     }
     if (!first) return writeSteps(steps, terms)
     return `${count} ${STITCHES[round.stitch].short[terms]} in ${index === 1 ? 'last' : 'first'} ch`
@@ -47,11 +52,12 @@ export function ByZones({ round, terms }: ByZonesProps) {
     <span className={COLUMNS}>
       {zones.map(({ zone }, index) => {
         const before = texts.indexOf(texts[index]!)
-        const again = before < index && Number.isNaN(Number(texts[index]))
+        const again = before < index && !/^\d/.test(texts[index]!)
         return (
-          <span key={index}>
-            <span className="visually-hidden">{ZONE_WORDS[zone]}: </span>
+          <span key={index} className={clsx(zone === 'back' && 'col-span-2')}>
+            {zone !== 'back' && <span className="visually-hidden">{ZONE_WORDS[zone]}: </span>}
             {again ? `as ${ZONE_WORDS[zones[before]!.zone]}` : texts[index]}
+            {zone === 'back' && ' back'}
           </span>
         )
       })}

@@ -6,7 +6,7 @@ import {
   plusMinusOf,
   promisesOf,
   sameYarns,
-  writeRoundBody,
+  writeGroup,
   zonesOf,
   type MeasureKind,
   type PieceSpec,
@@ -124,7 +124,7 @@ export function Ledger(props: LedgerProps) {
             <th scope="col" className="text-left font-normal">
               {zones.length > 0 ? <ZoneHeads zones={zones} /> : 'Round'}
             </th>
-            <th scope="col" className="w-12 text-right font-normal">
+            <th scope="col" className={clsx('text-right font-normal', zoned ? 'w-16' : 'w-12')}>
               sts
             </th>
             <th
@@ -148,7 +148,7 @@ export function Ledger(props: LedgerProps) {
             const { stroke } = painting ?? {}
             const stroked = stroke !== undefined && stroke.from <= number && stroke.to >= begins.number
             const checkpoint = checkpoints.get(number)
-            const text = writeRoundBody(round, terms)
+            const text = writeGroup(group, terms)
             return (
               <tr
                 key={number}
@@ -185,10 +185,17 @@ export function Ledger(props: LedgerProps) {
                   )}
                 </td>
                 <td className={clsx('leading-tight', text.length > (zoned ? 56 : 27) && 'text-14')}>
-                  {zoned && hasShaping(round) ? <ByZones round={round} terms={terms} /> : text}
+                  {zoned && hasShaping(round) ? <ByZones group={group} terms={terms} /> : text}
                   {newYarn && <span className="text-ink-2"> {yarnNames(yarns, round)}</span>}
                 </td>
-                <td className="slab text-right text-18 leading-none">{count}</td>
+                <td
+                  className={clsx(
+                    'slab text-right leading-none whitespace-nowrap',
+                    begins.count === count ? 'text-18' : 'text-16',
+                  )}
+                >
+                  {begins.count === count ? count : `${begins.count}…${count}`}
+                </td>
                 <td className="py-0 pl-2 text-right whitespace-nowrap">
                   {checkpoint ? (
                     <TapeTag>

@@ -1,7 +1,8 @@
 import { useCallback, useMemo } from 'react'
-import { measured, sizesOf } from '../../../core/index.ts'
+import { familyOf, measured, sizesOf, zonesOf, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { CountStory } from '../../drawing/CountStory.tsx'
 import { OvalSection, OvalSizes } from '../../drawing/OvalSection.tsx'
-import { FaceZones, WallZones } from '../../drawing/ZoneMarks.tsx'
+import { ChainBeads, FaceZones, WallZones } from '../../drawing/ZoneMarks.tsx'
 import { ovalFace, sizeOfOval } from '../../drawing/views/oval.ts'
 import { rows } from '../../drawing/views/rows.ts'
 import { partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
@@ -17,6 +18,8 @@ const TOP = 20
 const ZONES = 56
 const OVER_ROWS = 34
 const BELOW = 40
+/** Under everything: how a round comes to its count. */
+const STORY = 64
 /** Of the height that an oval has at the most whose wall is drawn under it, and of the width beside its section. */
 const MOST_HIGH = 0.72
 const OF_WIDTH = 0.46
@@ -25,6 +28,15 @@ const LEGEND = 120
 const LANES = 56
 /** Under a section: its tape and what that says, clear of the rows that leave the oval. */
 const UNDER_SECTION = 56
+
+/** The round whose count is told: the one pointed at, or else the first that is shaped last. */
+function toldRound({ rounds }: Plan, lit: number | undefined): PlannedRound {
+  const shaped = (round: PlannedRound) => round.count !== round.from && zonesOf(round).length > 0
+  const pointed = rounds.find(({ number }) => number === lit)
+  if (pointed && zonesOf(pointed).length > 0) return pointed
+  const last = rounds.findLast(shaped) ?? rounds[0]!
+  return rounds.find((round) => shaped(round) && round.section === last.section && round.number > 1) ?? last
+}
 
 /** An oval on a desk: its base around the chain, cut through beside it, its wall cut open below. */
 export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }: OnDeskProps) {
@@ -39,8 +51,8 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const open = wall && sizeCutOpen(wall)
   // The wall takes the width that there is; the oval has the height that is left.
   const faceHigh = open
-    ? Math.min(height * MOST_HIGH, height - (open.long * room) / open.wide - OVER_ROWS - BELOW)
-    : height - BELOW
+    ? Math.min(height * MOST_HIGH, height - (open.long * room) / open.wide - OVER_ROWS - BELOW - STORY)
+    : height - BELOW - STORY
   const reach = wide / 2 + Math.max(wide / 2, tail)
   const scale = Math.min(
     (faceHigh - TOP - 16) / long,
@@ -53,7 +65,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
     [base, scale, x, y, mirrored],
   )
   const rowsTop = faceHigh + OVER_ROWS
-  const rowsScale = open ? Math.min(room / open.wide, (height - rowsTop - BELOW) / open.long) : 1
+  const rowsScale = open ? Math.min(room / open.wide, (height - rowsTop - BELOW - STORY) / open.long) : 1
   const rowsAt = useCallback(
     (held?: number) =>
       rows(wall ?? base, {
@@ -80,6 +92,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
         <PieceDrawing {...{ model, spec, width, height, lit, onPoint, leaderTo }} viewAt={faceAt}>
           {(view) => (
             <>
+              <ChainBeads view={view} />
               <FaceZones view={view} round={base.rounds.at(-1)!} x={from(MARGIN)} />
               {wall && (
                 <g pointerEvents="none">
@@ -89,6 +102,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
                     x={from(sectionLeft + radius * sectionScale)}
                     table={table}
                     mirrored={mirrored}
+                    foot={familyOf(spec.form).onFoot?.(spec.form)}
                     says={{
                       long: `${bare(measured('endToEnd', base.rounds.at(-1)!.at) + thickness)} long`,
                       high: `${bare(measured('height', last.at, thickness))} high`,
@@ -117,6 +131,12 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
           </PieceDrawing>
         </div>
       )}
+      <div
+        className="absolute bottom-3"
+        style={mirrored ? { right: MARGIN, width: room } : { left: MARGIN, width: room }}
+      >
+        <CountStory round={toldRound(plan, lit)} width={room} />
+      </div>
       <Legend
         terms={settings.terms}
         stitch={piece.stitch}

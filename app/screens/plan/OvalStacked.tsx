@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react'
-import { measured, sizesOf } from '../../../core/index.ts'
+import { familyOf, measured, sizesOf } from '../../../core/index.ts'
 import { OvalSection, OvalSizes } from '../../drawing/OvalSection.tsx'
-import { FaceZones, WallZones } from '../../drawing/ZoneMarks.tsx'
+import { ChainBeads, FaceZones, WallZones } from '../../drawing/ZoneMarks.tsx'
 import { ovalFace, sizeOfOval } from '../../drawing/views/oval.ts'
 import { rows } from '../../drawing/views/rows.ts'
 import { partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
@@ -43,7 +43,12 @@ export function OvalStacked(props: StackedProps & { readonly face: boolean }) {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
       {face && (
         <PieceDrawing {...drawing} viewAt={faceAt} height={long * scale + 20}>
-          {(view) => <FaceZones view={view} round={base.rounds.at(-1)!} x={from(2)} />}
+          {(view) => (
+            <>
+              <ChainBeads view={view} />
+              <FaceZones view={view} round={base.rounds.at(-1)!} x={from(2)} />
+            </>
+          )}
         </PieceDrawing>
       )}
       {wall && face && <Section {...props} mirrored={mirrored} guess={guess} />}
@@ -87,6 +92,7 @@ function Section({ plan, spec, width, lit, mirrored, guess }: SectionProps) {
     >
       <OvalSizes
         {...at}
+        foot={familyOf(spec.form).onFoot?.(spec.form)}
         says={{
           long: `${sizes.bare(measured('endToEnd', edge) + thickness)} long`,
           high: `${sizes.bare(measured('height', last, thickness))} high`,

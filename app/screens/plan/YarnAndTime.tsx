@@ -2,7 +2,14 @@ import clsx from 'clsx'
 import { Brush, ChevronRight } from 'lucide-react'
 import { Link, useNavigate } from 'react-router'
 import { useState } from 'react'
-import { ballsToBuy, LIMITS, metresAtHand, type YarnRecord } from '../../../core/index.ts'
+import {
+  ballsToBuy,
+  forCopy,
+  LIMITS,
+  metresAtHand,
+  sideOfCopy,
+  type YarnRecord,
+} from '../../../core/index.ts'
 import { Cord } from '../../drawing/Cord.tsx'
 import { beginCopy } from '../../store/beginCopy.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
@@ -165,10 +172,11 @@ function StartButton({ model }: { model: PlanModel }) {
       </Link>
     )
   }
+  const side = spec && sideOfCopy(spec.form, number)
   const begin = async () => {
     if (!plan || !spec) return
     try {
-      await beginCopy({ pieceId: piece.id, number, spec, plan })
+      await beginCopy({ pieceId: piece.id, number, ...forCopy(spec, plan, number) })
       await navigate(work)
     } catch (error) {
       setProblem(`It could not be stored: ${error instanceof Error ? error.message : String(error)}`)
@@ -182,7 +190,7 @@ function StartButton({ model }: { model: PlanModel }) {
       onClick={() => void begin()}
     >
       <span>
-        {piece.quantity > 1 ? `Begin no. ${number}` : 'Begin Rnd 1'}
+        {side ? `Begin the ${side}` : piece.quantity > 1 ? `Begin no. ${number}` : 'Begin Rnd 1'}
         {problem && (
           <span role="alert" className="block text-14">
             {problem}

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { useState } from 'react'
-import type { CopyRecord, Plan } from '../../../core/index.ts'
+import { forCopy, sideOfCopy, type CopyRecord, type Plan } from '../../../core/index.ts'
 import { beginCopy } from '../../store/beginCopy.ts'
 import type { PieceView } from '../../store/queries.ts'
 import { MEASURE_WORDS, sayBare } from '../../words/measureWords.ts'
@@ -21,10 +21,15 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
   const highest = Math.max(...copies.map(({ number }) => number))
   const open = copies.find(({ finishedAt, id }) => finishedAt === undefined && id !== copy.id)
   const pinned = versions.find(({ version }) => version === copy.planVersion)
+  const side = pinned && sideOfCopy(pinned.spec.form, highest + 1)
   const beginNext = async () => {
     if (!pinned || busy) return
     setBusy(true)
-    await beginCopy({ pieceId: piece.id, number: highest + 1, spec: pinned.spec, plan: pinned.plan })
+    await beginCopy({
+      pieceId: piece.id,
+      number: highest + 1,
+      ...forCopy(pinned.spec, pinned.plan, highest + 1),
+    })
     setBusy(false)
   }
   return (
@@ -52,7 +57,7 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
         ) : (
           highest < piece.quantity && (
             <button type="button" className="button-ink" disabled={busy} onClick={() => void beginNext()}>
-              Begin no. {highest + 1}, same plan
+              {side ? `Begin the ${side}, its mirror image` : `Begin no. ${highest + 1}, same plan`}
             </button>
           )
         )}

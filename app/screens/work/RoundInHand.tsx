@@ -4,7 +4,7 @@ import {
   belowOf,
   constructionIn,
   whatIsAhead,
-  writeOps,
+  writeRun,
   writeRound,
   type PieceSpec,
   type Plan,
@@ -18,6 +18,7 @@ import { CountTape } from './CountTape.tsx'
 import { aheadSentence } from '../../words/aheadSentence.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
 import { wordsOf } from '../../words/formWords.ts'
+import { ALONG_ZONE } from '../../words/zoneWords.ts'
 import { yarnNames } from '../../words/wording.ts'
 import { StitchRow } from './StitchRow.tsx'
 
@@ -41,8 +42,8 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const yarns = useYarns()
   const sizes = useSizes()
   const { round, repeat } = now
-  const ops = round.steps[repeat.step]!.ops
-  const text = writeOps(ops, terms)
+  const text = writeRun(round, repeat.step, terms)
+  const { zone } = round.steps[repeat.step]!
   const hangs = wordsOf(spec.form).hangs === true
   const { start, end } = writeRound(round, {
     spec,
@@ -71,7 +72,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
               </span>
             ))}
           </p>
-          <RepeatBoxes time={repeat.time} times={repeat.times} />
+          <RepeatBoxes time={repeat.time} times={repeat.times} where={zone && ALONG_ZONE[zone]} />
           <p className="line-clamp-3 pt-1 text-[min(1.25rem,4.5cqh)] text-ink-2 max-sm:text-[min(1rem,3.2cqh)]">
             {unit === 0 && start ? (
               <strong className="text-ink">Begin: {start}.</strong>
@@ -163,9 +164,20 @@ function repeatSize(text: string): string {
 
 const MOST_BOXES = 14
 
-function RepeatBoxes({ time, times }: { time: number; times: number }) {
+function RepeatBoxes({
+  time,
+  times,
+  where,
+}: {
+  readonly time: number
+  readonly times: number
+  /** Where around the round it lies, of a round that has zones. */
+  readonly where: string | undefined
+}) {
   if (times === 1)
-    return <p className="pt-2 text-[min(1.625rem,5cqh)] max-sm:text-[min(1.125rem,4cqh)]">once</p>
+    return (
+      <p className="pt-2 text-[min(1.625rem,5cqh)] max-sm:text-[min(1.125rem,4cqh)]">{where ?? 'once'}</p>
+    )
   return (
     <div className="flex flex-wrap items-center gap-x-2 gap-y-1 pt-[min(0.75rem,2cqh)]">
       {times <= MOST_BOXES &&
@@ -182,6 +194,7 @@ function RepeatBoxes({ time, times }: { time: number; times: number }) {
         ))}
       <span className="pl-2 text-[min(2.1rem,7cqh)] leading-tight max-sm:pl-0 max-sm:text-[min(1.25rem,4cqh)]">
         repeat {time} of {times}
+        {where && `, ${where}`}
       </span>
     </div>
   )
