@@ -13,8 +13,10 @@ export interface CountsProblem {
   readonly even?: readonly boolean[]
   /** Each round's stitches must be a multiple of this. */
   readonly multiples?: readonly number[]
-  /** The stitches of a round of which a count is only a part; the count itself when nothing is said. */
-  readonly wholeOf?: (count: number) => number
+  /** Counts are those of so many ends alike, of rounds that have as many stitches on the whole. */
+  readonly ends?: { readonly count: number; readonly whole: (count: number) => number }
+  /** Rounds that must not have fewer stitches than the one below. */
+  readonly grows?: readonly boolean[]
   readonly fixed?: readonly (number | undefined)[]
   /** Increase that led to the first round, when it goes on from others. */
   readonly increaseBefore?: number
@@ -22,10 +24,11 @@ export interface CountsProblem {
 
 /** Whether a round's stitches divide as they must. */
 export const divides = (
-  { multiples, wholeOf }: Pick<CountsProblem, 'multiples' | 'wholeOf'>,
+  { multiples, ends }: Pick<CountsProblem, 'multiples' | 'ends'>,
   index: number,
   count: number,
-): boolean => (wholeOf ? wholeOf(count) : count) % (multiples?.[index] ?? 1) === 0
+): boolean =>
+  count % (ends?.count ?? 1) === 0 && (ends ? ends.whole(count) : count) % (multiples?.[index] ?? 1) === 0
 
 /** What a complication costs: a changed increase a little, a repeat that does not divide more. */
 export function stepPrices(beta: number): { changed: number; notUniform: number } {

@@ -145,7 +145,8 @@ function nextLayer(
     const deviation = problem.deviationCost(index, count)
     const row = offset * slots
     // Increases whose round below lies in the window of the layer before.
-    const firstSlot = Math.max(0, count - (before.low + before.width - 1) - least)
+    const fewest = problem.grows?.[index] ? -least : 0
+    const firstSlot = Math.max(0, fewest, count - (before.low + before.width - 1) - least)
     const lastSlot = Math.min(slots - 1, count - before.low - least)
     for (let slot = mustBeEven ? slots : firstSlot; slot <= lastSlot; slot++) {
       const increase = slot + least

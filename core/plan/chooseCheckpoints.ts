@@ -2,11 +2,12 @@ import type { Checkpoint, PlannedRound } from './plan.ts'
 import { familyOf } from '../forms/registry.ts'
 import { finishedPromises } from './measureFinished.ts'
 import { promisesOf } from './promisesOf.ts'
-import type { PieceToOutline } from './wantedAround.ts'
+import { foundationOf, type PieceToOutline } from './wantedAround.ts'
 
 /** Before round 5 or under 6 cm the centre misleads, and a chain pulls. */
 const FIRST_ROUND = 5
 const FIRST_SIZE = 60
+const FIRST_AROUND_CHAIN = 3
 /** Two checkpoints within so many rounds tell the same. */
 const NEAR = 2
 /** A stretch of more rounds than this between two checkpoints wants one in between. */
@@ -39,9 +40,11 @@ export function chooseCheckpoints(
     for (let part = 1; part < stretches; part++) {
       places.set(Math.round(first + (part * (beforeTrim - first)) / stretches), 'course')
     }
+    // Around a chain there is no middle that misleads, once it is wider than the chain.
+    const least = foundationOf(spec) ? FIRST_AROUND_CHAIN : FIRST_ROUND
     for (const turn of turnsOf(spec, rounds)) {
       const near = [...places.keys()].some((place) => Math.abs(place - turn) <= NEAR)
-      if (turn >= FIRST_ROUND && !near) places.set(turn, 'course')
+      if (turn >= least && !near) places.set(turn, places.size > 2 ? 'course' : 'gauge')
     }
   }
   // What closes again is measured no more until it is filled.

@@ -34,38 +34,38 @@ export function countsFor(
 ): readonly number[] {
   const foundation = foundationOf(spec)
   if (!foundation) return paced(spec, asked, worked, before)
-  // What grows around a chain has its sides given: one of its ends is paced, as the other is.
+  // What grows around a chain has its sides given: its ends are paced as the disc that they make, the same in each.
   const sides = 2 * foundation.side
-  const atAnEnd = (count: number) => (count - sides) / 2
-  const whole = (count: number) => 2 * count + sides
+  const atEnds = (count: number) => count - sides
+  const ends = { count: 2, whole: (count: number) => count + sides }
   const wallCount = spec.constraints?.wallCount
-  const atEnds = {
+  const alone = {
     ...spec,
     constraints: {
       ...spec.constraints,
-      firstCount: foundation.end,
-      ...(wallCount === undefined ? {} : { wallCount: atAnEnd(wallCount) }),
+      firstCount: 2 * foundation.end,
+      ...(wallCount === undefined ? {} : { wallCount: atEnds(wallCount) }),
     },
   }
   const there: PacedRound[] = worked.map((round) => ({
     ...round,
-    count: atAnEnd(round.count),
-    from: atAnEnd(round.from),
-    ideal: atAnEnd(round.ideal),
+    count: atEnds(round.count),
+    from: atEnds(round.from),
+    ideal: atEnds(round.ideal),
   }))
   const sections = [...before]
   for (const stretch of stretchesOf(asked)) {
-    const ends = stretch.map((round) => ({ ...round, ideal: atAnEnd(round.ideal) }))
+    const rounds = stretch.map((round) => ({ ...round, ideal: atEnds(round.ideal) }))
     const counts = stretch[0]!.section.takesIn
-      ? takenIn(ends, there)
-      : paced(atEnds, ends, there, sections, whole)
-    ends.forEach(({ section, stitch, ideal }, index) => {
+      ? takenIn(rounds, there)
+      : paced(alone, rounds, there, sections, ends)
+    rounds.forEach(({ section, stitch, ideal }, index) => {
       const from = there.at(-1)?.count ?? 0
       there.push({ number: there.length + 1, stitch, count: counts[index]!, from, ideal })
       sections.push(section)
     })
   }
-  return there.slice(worked.length).map(({ count }) => whole(count))
+  return there.slice(worked.length).map(({ count }) => ends.whole(count))
 }
 
 /** Rounds that are paced together: what is taken in over an end goes by a rule of its own. */
@@ -79,25 +79,29 @@ function stretchesOf(asked: readonly RoundAsked[]): readonly (readonly RoundAske
   return stretches
 }
 
-/** As many less every round, so that it can be kept in mind: by as much as the ideal falls. */
+/** As many less every round, so that it can be kept in mind, on both sides of the middle: by as much as the ideal falls. */
 function takenIn(asked: readonly RoundAsked[], worked: readonly PacedRound[]): readonly number[] {
   let { count, ideal: above } = worked.at(-1)!
   return asked.map(({ ideal }) => {
-    count = Math.max(1, count - Math.max(0, Math.round(above - ideal)))
+    count = Math.max(2, count - 2 * Math.max(0, Math.round((above - ideal) / 2)))
     above = ideal
     return count
   })
 }
 
-/**
- * @param wholeOf stitches of the whole round that a paced count is of
- */
+/** What of a round is paced that goes around so many ends alike, and the stitches of the whole of it. */
+interface Ends {
+  readonly count: number
+  readonly whole: (count: number) => number
+}
+
+/** @param ends where only the ends of rounds are paced */
 function paced(
   spec: PieceSpec,
   asked: readonly RoundAsked[],
   worked: readonly PacedRound[],
   before: readonly Outline[],
-  wholeOf?: (count: number) => number,
+  ends?: Ends,
 ): readonly number[] {
   const last = worked.at(-1)
   if (last && asked.length === 0) return []
@@ -113,14 +117,14 @@ function paced(
   const oneWall = wall && asked.every(({ section }) => section.id === asked[0]!.section.id)
   const solve = (problem: CountsProblem, goesOn: boolean) =>
     (oneWall ? oneCount(problem, goesOn) : spreadCounts(problem)).counts
-  if (!last) return solve(problemOf(spec, asked, 1, wholeOf), false)
+  if (!last) return solve(problemOf(spec, asked, 1, ends), false)
   const ideals = asked.map(({ ideal }) => ideal)
   const there = worked.map(({ stitch, ideal, count }, index) => ({
     section: before[index]!,
     stitch,
     ideal: index === worked.length - 1 ? count : ideal,
   }))
-  const problem = problemOf(spec, [...there, ...asked], last.number, wholeOf)
+  const problem = problemOf(spec, [...there, ...asked], last.number, ends)
   const goingOn: CountsProblem = {
     ...problem,
     ideals: [last.count, ...ideals],
@@ -180,7 +184,7 @@ function problemOf(
   { constraints, construction, rhythm, sections }: PieceSpec,
   all: readonly RoundAsked[],
   fromRound: number,
-  wholeOf: ((count: number) => number) | undefined,
+  ends: Ends | undefined,
 ): CountsProblem {
   const allIdeals = all.map(({ ideal }) => ideal)
   const rounds = all.slice(fromRound - 1)
@@ -239,7 +243,7 @@ function problemOf(
   const nearest = of === 1 ? Math.round(first) : of * Math.max(1, Math.round(first / of))
   return {
     ideals,
-    ...(wholeOf ? { wholeOf } : {}),
+    ...(ends ? { ends, grows: rounds.map((round, index) => isInside(round, rounds[index + 1])) } : {}),
     firstCounts: [
       Math.min(nearest, Math.max(4, Math.floor(first * 0.85))),
       Math.max(nearest, Math.ceil(first * 1.2)),
@@ -266,6 +270,10 @@ function problemOf(
     }),
   }
 }
+
+/** Whether a flat round has another around it. */
+const isInside = ({ section }: RoundAsked, next: RoundAsked | undefined): boolean =>
+  section.guide.lies === 'flat' && next?.section.guide.lies === 'flat'
 
 /** Sections that ask for so nearly the same count, in stitches, are of one. */
 const ALIKE = 0.01
