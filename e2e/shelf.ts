@@ -16,6 +16,7 @@ export const PLACES = [
   ['a tube', '/piece/lamp-glass-sleeve/plan'],
   ['a cap', '/piece/wardens-cap/plan'],
   ['a basket', '/piece/kindling-basket/plan'],
+  ['booties', '/piece/cradle-booties/plan'],
   ['work', '/piece/kettle-trivet/work'],
   ['check', '/piece/kettle-trivet/check'],
   ['sheet', '/piece/kettle-trivet/sheet'],
@@ -43,6 +44,7 @@ export const DEMO = [
   'Door-stop ball',
   'Pan-handle sleeve',
   'Lamp-glass cover',
+  'Cradle booties',
 ] as const
 
 /** Takes every piece off the shelf, as a maker who starts afresh would. */

@@ -152,6 +152,32 @@ const doorStop: PieceRecord = {
   fitness: { uses: ['household'], layers: 1, hardware: [], read: [] },
 }
 
+/** For whoever comes up to the hut carried; on feet that do not walk yet. */
+const booties: PieceRecord = {
+  ...newPiece({
+    id: 'booties',
+    projectId: 'cradle-booties',
+    gaugeId: 'loft-wool-fine',
+    yarnId: 'fog',
+    form: {
+      family: 'bootie',
+      foot: 105,
+      room: 5,
+      wide: 0.43,
+      opening: 1.6,
+      cuffHeight: 15,
+      cuff: 'plain',
+      side: 'left',
+    },
+  }),
+  fitness: { uses: ['worn', 'baby'], layers: 1, hardware: [], read: [] },
+  colours: [
+    { fromRound: 1, yarn: 'fog' },
+    { fromRound: 6, yarn: 'lichen' },
+    { fromRound: 19, yarn: 'fog' },
+  ],
+}
+
 const planOf = (piece: PieceRecord) => planPiece(specOf(piece, gauge(piece.gaugeId), PACE))
 
 const pinned = (piece: PieceRecord, at: number): PlanVersionRecord => ({
@@ -278,8 +304,14 @@ const file = projectFile(
         createdAt: FIRST_DAY + DAY / 6,
         updatedAt: FIRST_DAY + DAY / 6,
       },
+      {
+        id: 'cradle-booties',
+        name: 'Cradle booties',
+        createdAt: FIRST_DAY + DAY / 7,
+        updatedAt: FIRST_DAY + DAY / 7,
+      },
     ],
-    pieces: [trivet, mats, sleeve, cap, basket, doorStop, handleSleeve, cover],
+    pieces: [trivet, mats, sleeve, cap, basket, doorStop, handleSleeve, cover, booties],
     gauges,
     yarns,
     copies: [

@@ -164,4 +164,30 @@ export const gauges: GaugeRecord[] = [
     ],
     calibrations: [],
   },
+  {
+    id: 'loft-wool-fine',
+    name: 'Loft wool, 3.5 mm',
+    stitch: 'sc',
+    weight: 3,
+    strands: 1,
+    hook: 3.5,
+    fibre: 'wool',
+    working: 'joined',
+    evidence: [
+      {
+        ...taken('loft-wool-fine-swatch', -2),
+        kind: 'swatch',
+        worked: 'rounds',
+        stitches: { count: 18.5, over: 100 },
+        rounds: { count: 19.5, over: 100 },
+      },
+      {
+        ...taken('loft-wool-fine-marks', -1),
+        kind: 'marks',
+        along: { count: 24, over: 130 },
+        out: { count: 20, over: 103 },
+      },
+    ],
+    calibrations: [],
+  },
 ]

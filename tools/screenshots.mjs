@@ -65,7 +65,7 @@ const VIEWS = [
   { name: 'plan-tube', path: '/piece/lamp-glass-sleeve/plan', size: DESK },
   { name: 'plan-cap', path: '/piece/wardens-cap/plan', size: DESK },
   { name: 'plan-basket', path: '/piece/kindling-basket/plan', size: DESK },
-  { name: 'plan-ball', path: '/piece/door-stop/plan', size: DESK },
+  { name: 'plan-booties', path: '/piece/cradle-booties/plan', size: DESK },
   { name: 'work', path: '/piece/kettle-trivet/work', size: DESK },
   { name: 'work-820', path: '/piece/kettle-trivet/work', size: TABLET },
   { name: 'work-390', path: '/piece/kettle-trivet/work', size: PHONE },

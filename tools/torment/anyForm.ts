@@ -1,4 +1,5 @@
 import {
+  chainsAlong,
   FAMILY_NAMES,
   fieldsOf,
   promisesOf,
@@ -20,7 +21,7 @@ export function anyForm(random: Random, family = FAMILY_NAMES[Math.floor(random(
     if (field.kind === 'choice')
       return [field.key, field.choices[Math.floor(random() * field.choices.length)]!]
     if (field.kind === 'share') return [field.key, field.least + random() * (field.most - field.least)]
-    return [field.key, field.usual * (0.5 + 0.6 * random())]
+    return [field.key, Math.max(field.least, field.usual * (0.5 + 0.6 * random()))]
   })
   return { family, ...Object.fromEntries(values) } as unknown as StoredForm
 }
@@ -35,7 +36,9 @@ const NO_LENGTHS = [0, -5, 40_000, 1e9, Number.NaN]
 /** The same form with one of its lengths as none can be. */
 export function noForm(form: StoredForm, random: Random): StoredForm {
   const { family } = form
-  const lengths = fieldsOf(family).filter(({ kind }) => kind === 'length' || kind === 'outline')
+  const lengths = fieldsOf(family).filter((field) =>
+    field.kind === 'length' ? field.least > 0 : field.kind === 'outline',
+  )
   const { key, kind } = lengths[Math.floor(random() * lengths.length)]!
   const none = NO_LENGTHS[Math.floor(random() * NO_LENGTHS.length)]!
   const spoiled =
@@ -63,5 +66,6 @@ export function anySeen(
     const promise = promises.find((one) => one.of === of)
     return promise ? [{ of, at: afterRound, values: [promise.value * (0.94 + random() * 0.12)] }] : []
   })
-  return { seen, ...(plan.finished.lie ? { edge: { kind: 'flat' as const } } : {}) }
+  const disc = plan.finished.lie && chainsAlong(plan.rounds[0]!) === undefined
+  return { seen, ...(disc ? { edge: { kind: 'flat' as const } } : {}) }
 }

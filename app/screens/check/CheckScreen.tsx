@@ -9,10 +9,12 @@ import { askedCopy } from '../work/askedCopy.ts'
 import { NothingBegun } from '../work/NothingBegun.tsx'
 import { useWorkSession } from '../work/useWorkSession.ts'
 import { CheckDesk } from './CheckDesk.tsx'
+import { isOval } from '../../drawing/views/viewOf.ts'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 
-/** Before this round a piece is mostly centre. */
+/** Before this round a piece is mostly centre; one that grows around a chain has none. */
 const EARLIEST = 4
+const EARLIEST_AROUND_CHAIN = 2
 
 /** Measure, understand, correct: what the piece in the hand says, and the ways out. */
 export function CheckScreen() {
@@ -47,12 +49,13 @@ function CheckOf({ view, copy }: { view: PieceView; copy: CopyRecord }) {
   const { position } = open.state
   const now = workView(pinned.plan, position)
   const afterRound = now.round.number - (now.roundDone ? 0 : 1)
-  if (afterRound < EARLIEST) {
+  const earliest = isOval(pinned.plan) ? EARLIEST_AROUND_CHAIN : EARLIEST
+  if (afterRound < earliest) {
     return (
       <main className="grid grow content-start justify-items-start gap-4 p-7 max-sm:p-4">
         <h1 className="text-36">Too early to measure</h1>
         <p className="max-w-2xl text-18">
-          The first rounds are mostly centre: a size tells something from Rnd 5 or{' '}
+          The first rounds tell little yet: a size tells something from Rnd {earliest + 1} or{' '}
           {pinned.plan.checkpoints[0] ? `after Rnd ${pinned.plan.checkpoints[0].afterRound}` : 'so'}.
         </p>
         <Link to={pieceAddress(view, 'work')} className="button-ink">

@@ -1,0 +1,124 @@
+import { expect, test, type Page } from '@playwright/test'
+import { countOf, emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
+import { stored } from './storage.ts'
+
+const booties = '/project/cradle-booties/piece/booties'
+
+/** Counted on rounds: stitches and rounds in 10 cm. */
+async function measuredGauge(page: Page, stitches: string, rounds: string): Promise<void> {
+  await page.getByRole('button', { name: /^Gauge in 10 cm/ }).click()
+  await page.getByRole('radio', { name: 'Counted on rounds' }).click()
+  await field(page, 'sc sts').fill(stitches)
+  await field(page, 'rounds').fill(rounds)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+}
+
+test('a new maker plans an oval mat: its chain and its rounds are what FIELD says', async ({ page }) => {
+  await emptyShelf(page)
+  await page.getByRole('link', { name: 'Plan an oval mat or basket' }).click()
+  await page.getByLabel('How long, end to end?').fill('30')
+  await page.getByLabel('How wide, side to side?').fill('29,5')
+  await page.getByLabel('How does it end?').selectOption('No wall')
+  await expect(page.locator('#how-wide-answer')).toContainText('nearly round')
+  await page.getByLabel('How wide, side to side?').fill('8 in')
+  await page.getByLabel('What is it for?').fill('Bench mat')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page).toHaveURL(/plan$/)
+  await expect(field(page, 'Wide')).toHaveValue('20.3')
+  await measuredGauge(page, '13', '13.6')
+  await expect(page.getByText(/Comes out.*long,.*wide, flat/)).toBeVisible()
+  const [, long, wide] = /([\d.]+) ± [\d.]+ cm long, ([\d.]+) ± [\d.]+ cm wide/.exec(
+    await page.getByText(/Comes out/).innerText(),
+  )!
+  expect(Math.abs(Number(long) - 30)).toBeLessThan(1)
+  expect(Math.abs(Number(wide) - 20.3)).toBeLessThan(1)
+  // By hand: the chain makes up the difference, a stitch each, and one more to go around.
+  const gauge = await page.getByRole('button', { name: /^Gauge/ }).innerText()
+  const w = 10 / Number(/([\d.]+) sts/.exec(gauge)![1])
+  const chains = Math.round((Number(long) - Number(wide)) / w) + 1
+  await expect(page.getByRole('button', { name: /^Start/ })).toContainText(`${chains} ch`)
+  const first = page.getByRole('table', { name: 'Rounds of the piece' }).getByRole('row').nth(1)
+  await expect(first).toContainText('4 sc in last ch')
+  await expect(first).toContainText(String(2 * (chains - 2) + 8))
+
+  await page.getByRole('button', { name: /^Start/ }).click()
+  await page.getByRole('radio', { name: 'One fewer' }).click()
+  await page.getByRole('radio', { name: 'Its back bumps' }).click()
+  await field(page, 'Chains to work into').or(field(page, 'Chains to work into, found by Uzel')).fill('3')
+  await expect(page.getByRole('alert').filter({ hasText: 'too short' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  await expect(first).toContainText('3 sc in last ch')
+  await page.reload()
+  await expect(first).toContainText('3 sc in last ch')
+})
+
+test('booties are begun by keyboard alone; the first round says where it goes, the count adds up', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(`${booties}/plan`)
+  await page.getByRole('row').filter({ hasText: 'sc2tog' }).first().hover()
+  const story = page.getByRole('img', { name: /along the side \+ .* over the toe \+ .* back to the marker/ })
+  const told = (await story.getAttribute('aria-label'))!
+  const [side, toe, back, sum] = /(\d+) along.*?(\d+) over.*?(\d+) back.* = (\d+)/
+    .exec(told)!
+    .slice(1)
+    .map(Number)
+  expect(side! + toe! + back!).toBe(sum)
+  const begin = page.getByRole('button', { name: 'Begin the left' })
+  await begin.focus()
+  await page.keyboard.press('Enter')
+  await expect(countOf(page)).toHaveText('0')
+  await expect(page.getByText(/Begin: ch \d+, begin in 2nd ch from hook/)).toBeVisible()
+  for (let stitch = 0; stitch < 12; stitch++) await page.keyboard.press('Space')
+  await expect(page.getByText(/4 sc in last ch/).first()).toBeVisible()
+  await expect(page.getByText('over the toe').first()).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(countOf(page)).toHaveText('16')
+  await page.reload()
+  await expect(countOf(page)).toHaveText('16')
+})
+
+test('its sole is measured from end to end and side to side, on a phone, and the rest re-planned', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  await workTo(page, `${booties}/plan`, 5)
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`${booties}/check`)
+  await expect(field(page, 'Across')).toHaveCount(0)
+  await field(page, 'From end to end').fill('10,7')
+  await field(page, 'From side to side').fill('4.6')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('short')
+  await page
+    .getByRole('list', { name: 'Ways out' })
+    .getByRole('button', { name: 'Use this plan' })
+    .first()
+    .click()
+  await expect(page).toHaveURL(/work/)
+  const versions = await stored<{ pieceId: string }>(page, 'planVersions')
+  expect(versions.filter(({ pieceId }) => pieceId === 'booties')).toHaveLength(2)
+})
+
+test('the other one of a pair is begun as its mirror image, with the same counts', async ({ page }) => {
+  test.setTimeout(120_000)
+  await openShelf(page)
+  await page.goto(`${booties}/plan`)
+  const rows = page.getByRole('table', { name: 'Rounds of the piece' }).getByRole('row')
+  await expect(rows.nth(2)).toBeVisible()
+  const outcome = await page.getByText(/Comes out/).innerText()
+  const last = Number(/^(\d+) rounds/.exec(outcome)![1])
+  await finishAt(page, `${booties}/plan`, last)
+  await page.getByRole('button', { name: 'Begin the right, its mirror image' }).click()
+  await expect(countOf(page)).toHaveText('0')
+  await expect(page.getByText(/3 sc in first ch/).first()).toBeVisible()
+  type Version = { pieceId: string; plan: { rounds: { steps: { zone?: string }[] }[] } }
+  const versions = (await stored<Version>(page, 'planVersions')).filter(
+    ({ pieceId }) => pieceId === 'booties',
+  )
+  expect(versions).toHaveLength(2)
+  const zones = ({ plan }: Version, round: number) => plan.rounds[round]!.steps.map(({ zone }) => zone)
+  expect(zones(versions[1]!, 1)).toEqual(zones(versions[0]!, 1).reverse())
+})
