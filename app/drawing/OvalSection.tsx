@@ -1,6 +1,7 @@
 import type { Plan, PlannedRound } from '../../core/index.ts'
 import { FootBehind } from './FootBehind.tsx'
 import { pathOf } from './svgPath.ts'
+import { placesAlong, type PlaceAlong } from './views/oval.ts'
 
 interface OvalSectionProps {
   readonly plan: Plan
@@ -14,34 +15,7 @@ interface OvalSectionProps {
   readonly lit?: number
 }
 
-interface Place {
-  readonly x: number
-  readonly z: number
-}
-
 const THICKEST = 10
-
-/**
- * Where the rounds of an oval lie that is cut along its chain, mm: of its near end, and of its far one, which comes back
- * and rises by what is left of a round's height where that is taken in.
- */
-export function placesAlong(
-  rounds: readonly PlannedRound[],
-): { readonly near: Place; readonly far: Place }[] {
-  let below: PlannedRound | undefined
-  let rise = 0
-  return rounds.map((round) => {
-    const { at } = round
-    const reach = ({ radius, spine = 0 }: PlannedRound['at']) => radius + spine
-    const back = below ? reach(below.at) - reach(at) : 0
-    const up = below ? at.z - below.at.z : 0
-    // What comes back by more than a round is high lies level.
-    const taken = below !== undefined && (at.spine ?? 0) < (below.at.spine ?? 0) - 1e-6
-    rise += taken ? Math.sqrt(Math.max(0, (at.arc - below!.at.arc) ** 2 - back ** 2)) : up
-    below = round
-    return { near: { x: -at.radius, z: at.z }, far: { x: reach(at), z: rise } }
-  })
-}
 
 /** An oval cut along its chain: a round is a capsule at each end, the chain between them. */
 export function OvalSection({ plan, scale, x, table, mirrored, yarns, guess, lit }: OvalSectionProps) {
@@ -50,9 +24,9 @@ export function OvalSection({ plan, scale, x, table, mirrored, yarns, guess, lit
   const thick = Math.min(THICKEST, Math.max(3, pitch * 0.72))
   const side = mirrored ? -1 : 1
   const spine = rounds[0]!.at.spine ?? 0
-  const place = ({ x: along, z }: Place) => ({ x: x + side * along * scale, y: table - z * scale })
+  const place = ({ x: along, z }: PlaceAlong) => ({ x: x + side * along * scale, y: table - z * scale })
   const places = placesAlong(rounds)
-  const capsule = (from: Place, to: Place, round: PlannedRound, key: string) => {
+  const capsule = (from: PlaceAlong, to: PlaceAlong, round: PlannedRound, key: string) => {
     const [a, b] = [place(from), place(to)]
     const long = Math.hypot(b.x - a.x, b.y - a.y)
     const trim = Math.min(0.45, (thick / 2 + 0.6) / Math.max(long, 1))

@@ -152,3 +152,31 @@ export function partOfPlan(plan: Plan, has: (round: PlannedRound) => boolean): P
     checkpoints: plan.checkpoints.filter(({ afterRound }) => numbers.has(afterRound)),
   }
 }
+
+/** A place of an oval cut along its chain, mm: along it from the near end's chain stitch, and over the table. */
+export interface PlaceAlong {
+  readonly x: number
+  readonly z: number
+}
+
+/**
+ * Where the rounds of an oval lie that is cut along its chain, mm: of its near end, and of its far one, which comes back
+ * and rises by what is left of a round's height where that is taken in.
+ */
+export function placesAlong(
+  rounds: readonly PlannedRound[],
+): { readonly near: PlaceAlong; readonly far: PlaceAlong }[] {
+  let below: PlannedRound | undefined
+  let rise = 0
+  return rounds.map((round) => {
+    const { at } = round
+    const reach = ({ radius, spine = 0 }: PlannedRound['at']) => radius + spine
+    const back = below ? reach(below.at) - reach(at) : 0
+    const up = below ? at.z - below.at.z : 0
+    // What comes back by more than a round is high lies level.
+    const taken = below !== undefined && (at.spine ?? 0) < (below.at.spine ?? 0) - 1e-6
+    rise += taken ? Math.sqrt(Math.max(0, (at.arc - below!.at.arc) ** 2 - back ** 2)) : up
+    below = round
+    return { near: { x: -at.radius, z: at.z }, far: { x: reach(at), z: rise } }
+  })
+}

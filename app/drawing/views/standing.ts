@@ -1,4 +1,5 @@
-import { belowOf, chainsAlong, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { chainsAlong, type Plan } from '../../../core/index.ts'
+import { placesAlong, type PlaceAlong } from './oval.ts'
 import { footOf, type View } from './view.ts'
 
 /** Where a standing piece lies: px per mm, the px of its axis, and of the table that it stands on. */
@@ -19,20 +20,25 @@ export function standing(plan: Plan, { scale, x, table, mirrored, hangs = false 
   const side = mirrored ? -1 : 1
   const up = hangs ? -1 : 1
   const begins = footOf(plan, plan.rounds[0]!)
-  const heightAt = (along: number) => table - up * placeAt(plan, along).z * scale
-  const at = (share: number, along: number) => ({
-    x: x - side * placeAt(plan, along).radius * Math.cos(2 * Math.PI * Math.min(FRONT, share)) * scale,
-    y: heightAt(along),
-  })
+  const placeAt = placesOf(plan)
+  const at = (share: number, along: number) => {
+    const { near, far } = placeAt(along)
+    // From its near end across to its far one, as the round is seen that goes around behind.
+    const across = (1 - Math.cos(2 * Math.PI * Math.min(FRONT, share))) / 2
+    return {
+      x: x + side * (near.x + (far.x - near.x) * across) * scale,
+      y: table - up * (near.z + (far.z - near.z) * across) * scale,
+    }
+  }
   return {
     plan,
     scale,
     mirrored,
     trace: (from, to, along, _, into) => {
-      const radius = placeAt(plan, along).radius * scale
-      const y = heightAt(along)
-      const push = (share: number) =>
-        into.push(x - side * radius * Math.cos(2 * Math.PI * Math.min(FRONT, share)), y)
+      const push = (share: number) => {
+        const point = at(share, along)
+        into.push(point.x, point.y)
+      }
       push(from)
       if (from !== to) push(to)
     },
@@ -40,29 +46,56 @@ export function standing(plan: Plan, { scale, x, table, mirrored, hangs = false 
     apart: () => false,
     roundAt: (point) => {
       const z = (up * (table - point.y)) / scale
-      const round = z < 0 ? undefined : plan.rounds.find(({ at: { arc } }) => placeAt(plan, arc).z >= z)
-      return round && Math.abs(point.x - x) <= placeAt(plan, round.at.arc).radius * scale ? round : undefined
+      const round = z < 0 ? undefined : plan.rounds.find(({ at: { arc } }) => placeAt(arc).near.z >= z)
+      if (!round) return undefined
+      const { near, far } = placeAt(round.at.arc)
+      const right = (side * (point.x - x)) / scale
+      return right >= near.x && right <= far.x ? round : undefined
     },
     startLine: [at(0, begins), at(0, plan.rounds.at(-1)!.at.arc)],
   }
 }
 
-/** How far out and how high the fabric stands so far along it, mm: a wall on a chain as high as it is long. */
-function placeAt(plan: Plan, along: number): { readonly radius: number; readonly z: number } {
-  const round: PlannedRound = plan.rounds.find(({ at }) => at.arc >= along - 1e-9) ?? plan.rounds.at(-1)!
-  const below = belowOf(plan.rounds, round)
-  const alongChain = chainsAlong(plan.rounds[0]!) !== undefined
-  const chain = plan.rounds[0]!.from > 0 && !alongChain
-  // Seen from its long side an oval reaches out by half of that, too.
-  const reach = ({ radius, spine = 0 }: { readonly radius: number; readonly spine?: number }) =>
-    radius + spine / 2
-  const foot = below?.at ?? {
-    radius: chain ? round.at.radius : plan.hole,
-    z: 0,
-    arc: plan.hole,
-    spine: round.at.spine ?? 0,
+/** Where the two sides of a piece are that is seen from the front, mm from its axis and over the table. */
+export interface Sides {
+  readonly near: PlaceAlong
+  readonly far: PlaceAlong
+}
+
+/** Where the top of every round stands; an oval is seen from its long side, with the middle of its chain in the axis. */
+export function sidesOf({ rounds }: Plan): Sides[] {
+  if (chainsAlong(rounds[0]!) === undefined) {
+    const chain = rounds[0]!.from > 0
+    return rounds.map(({ at: { radius, z, arc } }) => {
+      // A wall on a chain is as high as it is long.
+      const up = chain ? arc : z
+      return { near: { x: -radius, z: up }, far: { x: radius, z: up } }
+    })
   }
-  const share = Math.min(1, (along - foot.arc) / (round.at.arc - foot.arc))
-  const z = chain ? along - plan.hole : foot.z + (round.at.z - foot.z) * share
-  return { radius: reach(foot) + (reach(round.at) - reach(foot)) * share, z }
+  const middle = (rounds[0]!.at.spine ?? 0) / 2
+  const moved = ({ x, z }: PlaceAlong) => ({ x: x - middle, z })
+  return placesAlong(rounds).map(({ near, far }) => ({ near: moved(near), far: moved(far) }))
+}
+
+/** Where both sides stand at any distance along the fabric. */
+function placesOf(plan: Plan): (along: number) => Sides {
+  const { rounds } = plan
+  const tops = sidesOf(plan)
+  const first = rounds[0]!
+  const half = (first.at.spine ?? 0) / 2
+  const foot = first.from > 0 && half === 0 ? first.at.radius : half > 0 ? half : plan.hole
+  const start: Sides = { near: { x: -foot, z: 0 }, far: { x: foot, z: 0 } }
+  const between = (one: PlaceAlong, other: PlaceAlong, share: number): PlaceAlong => ({
+    x: one.x + (other.x - one.x) * share,
+    z: one.z + (other.z - one.z) * share,
+  })
+  return (along) => {
+    const found = rounds.findIndex(({ at }) => at.arc >= along - 1e-9)
+    const index = found < 0 ? rounds.length - 1 : found
+    const below = rounds[index - 1]
+    const began = below?.at.arc ?? plan.hole
+    const share = Math.min(1, Math.max(0, (along - began) / (rounds[index]!.at.arc - began)))
+    const [from, to] = [tops[index - 1] ?? start, tops[index]!]
+    return { near: between(from.near, to.near, share), far: between(from.far, to.far, share) }
+  }
 }

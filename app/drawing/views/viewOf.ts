@@ -1,6 +1,6 @@
 import { chainsAlong, partOf, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { ovalFace, partOfPlan, sizeOfOval } from './oval.ts'
-import { standing } from './standing.ts'
+import { sidesOf, standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
 import { footOf, rowOf, span, type Point, type View } from './view.ts'
 
@@ -84,8 +84,10 @@ export const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
 
 /** How large a piece is that stands, mm. */
 export function sizeStanding(plan: Plan): { readonly wide: number; readonly tall: number } {
-  const tall = Math.max(...plan.rounds.map(({ at }) => (isWall(plan) ? at.arc : at.z)))
-  return { wide: 2 * widestOf(plan), tall }
+  const sides = sidesOf(plan)
+  const tall = Math.max(...sides.map(({ near }) => near.z))
+  const out = Math.max(...sides.flatMap(({ near, far }) => [-near.x, far.x]))
+  return { wide: 2 * out, tall }
 }
 
 /** What a standing piece covers, as one outline. */

@@ -37,7 +37,9 @@ export function Ways({ ways, afterRound, hangs, target, busy, onChoose }: WaysPr
   const reach = Math.max(
     across / 2,
     ...ways.map(({ plan }) => plan.rounds.at(-1)!.at.arc * (stands(plan) ? LOWER : 1)),
-    ...ways.flatMap(({ plan }) => (stands(plan) ? plan.rounds.map(({ at }) => at.radius) : [])),
+    ...ways.flatMap(({ plan }) =>
+      stands(plan) ? plan.rounds.map(({ at }) => at.radius + (at.spine ?? 0) / 2) : [],
+    ),
   )
   return (
     <ol

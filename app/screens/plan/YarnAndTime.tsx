@@ -132,7 +132,7 @@ export function StartWork({ model }: { model: PlanModel }) {
   return (
     <div className="flex items-stretch border-2 rule">
       <NumberCell
-        className="w-32 shrink-0 focus-within:w-52"
+        className="w-28 shrink-0 focus-within:w-52"
         label="Make"
         value={piece.quantity}
         format={String}
