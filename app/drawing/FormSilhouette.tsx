@@ -53,6 +53,22 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M6 56h60" />
     </>
   ),
+  case: (
+    <>
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        {[30, 37, 44].map((y) => (
+          <rect key={y} x={16} y={y} width={40} height={6.6} rx={3} />
+        ))}
+        <g transform="rotate(-14 56 26)">
+          {[12, 19].map((y) => (
+            <rect key={y} x={16} y={y} width={40} height={6.6} rx={3} />
+          ))}
+        </g>
+      </g>
+      <Tape d="M16 57h40" />
+      <Tape d="M64 31v19" />
+    </>
+  ),
   bootie: (
     <>
       <path d="M22 4v24c-3 8-4 14-2 16h34c5 0 5-8-1-11-7-3-11-6-13-13l-2-16" />

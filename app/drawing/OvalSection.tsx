@@ -68,9 +68,12 @@ export function OvalSizes({
   mirrored,
   says,
   foot,
+  holds,
 }: Pick<OvalSectionProps, 'plan' | 'scale' | 'x' | 'table' | 'mirrored'> & {
   /** How long the foot is that it goes on, mm. */
   readonly foot?: number | undefined
+  /** How long and how high what it holds stands in it, mm. */
+  readonly holds?: { readonly long: number; readonly high: number } | undefined
   readonly says: { readonly long: string; readonly high: string }
 }) {
   const places = placesAlong(plan.rounds)
@@ -84,6 +87,17 @@ export function OvalSizes({
   const beside = left - side * 18
   return (
     <g stroke="var(--color-ink)" fill="none">
+      {holds && (
+        <rect
+          x={(left + right) / 2 - (holds.long / 2) * scale}
+          y={table - 5 - holds.high * scale}
+          width={holds.long * scale}
+          height={holds.high * scale}
+          rx={6}
+          stroke="#6F868C"
+          strokeWidth={1.4}
+        />
+      )}
       {foot !== undefined && (
         <FootBehind foot={foot} scale={scale} x={left + side * 6} sole={table - 5} mirrored={mirrored} />
       )}

@@ -1,4 +1,6 @@
 import {
+  familyOf,
+  formOf,
   gaugesUsed,
   LONGEST_NAME,
   metresAtHand,
@@ -34,7 +36,7 @@ export interface PieceToCreate {
   readonly uses?: readonly Use[]
 }
 
-/** A new piece with a yarn and, unless one is named, a gauge that is known from the label only. */
+/** A new piece, and those that it is made with where a form has several; with a yarn and, unless one is named, a gauge that is known from the label only. */
 export async function createPiece({
   form,
   gaugeId,
@@ -75,18 +77,23 @@ export async function createPiece({
       await database.yarns.put(yarn)
       if (project) await database.projects.add(project)
       else await database.projects.update(projectId!, { updatedAt: now })
-      const piece = newPiece({
-        id: freshId(),
-        projectId: project?.id ?? projectId!,
-        gaugeId: gauge.id,
-        yarnId: yarn.id,
-        form,
-        ...(project ? {} : { name }),
-        place: (others.at(-1)?.place ?? 0) + 1,
+      const family = familyOf(form)
+      const all = family.pieces?.(formOf(form)) ?? [{ form }]
+      const meantFor = uses?.length ? uses : (family.uses ?? [])
+      const pieces = all.map((one, index): PieceRecord => {
+        const piece = newPiece({
+          id: freshId(),
+          projectId: project?.id ?? projectId!,
+          gaugeId: gauge.id,
+          yarnId: yarn.id,
+          form: one.form,
+          ...('name' in one ? { name: one.name } : project ? {} : { name }),
+          place: (others.at(-1)?.place ?? 0) + 1 + index,
+        })
+        return { ...piece, fitness: { ...piece.fitness, uses: meantFor } }
       })
-      const meant = uses?.length ? { ...piece, fitness: { ...piece.fitness, uses } } : piece
-      await database.pieces.add(meant)
-      return meant
+      await database.pieces.bulkAdd(pieces)
+      return pieces[0]!
     },
   )
 }

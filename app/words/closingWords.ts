@@ -1,4 +1,12 @@
-import { endOf, familyOf, fillAfter, type EndWork, type PieceSpec, type Plan } from '../../core/index.ts'
+import {
+  endOf,
+  familyOf,
+  fillAfter,
+  hingeOf,
+  type EndWork,
+  type PieceSpec,
+  type Plan,
+} from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 
 /** How an open end is closed, for somebody who has just worked the last round. */
@@ -18,6 +26,11 @@ export function closingWords(
 ): string {
   const end = endOf(spec, { rounds })
   if (end) return endWords(end, sizes)
+  const hinge = hingeOf(spec, { rounds })
+  if (hinge) {
+    const to = hinge.from + hinge.stitches - 1
+    return `Hinge: join ${hinge.stitches} stitches at the back, ${hinge.from} to ${to} of the last round, to the same of its other part. Both have ${rounds.at(-1)!.count}.`
+  }
   if (!familyOf(spec.form).closes) return ''
   const fill = fillAfter(spec, { rounds })
   const filled = fill === undefined ? '' : `Fill it after Rnd ${fill}, while two fingers still fit. `

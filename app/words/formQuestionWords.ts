@@ -289,6 +289,59 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
     measuring:
       'Take the loop off the hook, lay the piece on a hard table, pat it, wait a minute, do not stretch. From end to end along the chain; from side to side across its middle. A wall: the tape around it, and up from the table. A count of the last round tells more than any tape.',
   },
+  case: {
+    fields: {
+      long: { label: 'It is long', question: 'How long is it?' },
+      thick: { label: 'Thick', question: 'How thick?' },
+      high: { label: 'High', question: 'How high does it stand?' },
+      corners: {
+        label: 'Its corners',
+        question: 'What corners, from above?',
+        choices: {
+          boxy: { label: 'Square', detail: 'A box.' },
+          rounded: { label: 'Rounded', detail: 'By a radius.' },
+          round: { label: 'Round ends', detail: 'Each end is half a circle.' },
+        },
+      },
+      radius: { label: 'Corner radius', question: 'Rounded by how much?' },
+      ease: { label: 'Smaller by', question: 'How much smaller than it?' },
+      base: {
+        label: 'Stands on',
+        question: 'What does it stand on?',
+        choices: {
+          full: { label: 'A base', detail: 'An oval as large as the object, walls turned up from it.' },
+          slim: { label: 'A line', detail: 'Walls go up from both sides of a chain: flat when empty.' },
+        },
+      },
+      closing: {
+        label: 'Closes',
+        question: 'How does it close?',
+        choices: {
+          lid: {
+            label: 'A lid',
+            detail: 'A second piece with as many stitches, on a hinge at the back.',
+          },
+          none: { label: 'Open', detail: 'A sleeve as high as the object.' },
+        },
+      },
+      opens: { label: 'Opens at', question: 'Where does it open, of its height?' },
+      hinge: { label: 'Hinge', question: 'How much of the way around is hinge?' },
+      part: {
+        label: 'Which part',
+        question: 'Which part?',
+        choices: {
+          body: { label: 'Body', detail: 'Up to where the object opens.' },
+          lid: { label: 'Lid', detail: 'From there over its top; as many stitches as the body.' },
+        },
+      },
+    },
+    handle: 'Open edge: height',
+    fitLine: { name: 'Girth line', says: 'rows short of it are tight, rows past it loose' },
+    example: 'Headlamp case',
+    measureNow: 'Take the loop off the hook, do not stretch; the base from end to end, a wall around.',
+    measuring:
+      'Take the loop off the hook, stand the piece on a table, do not stretch. The tape around its wall, over the fabric; up from the table to its edge. A base from end to end along its chain. A count of the last round tells more than any tape.',
+  },
   bootie: {
     fields: {
       foot: { label: 'Foot', question: 'How long is the foot?' },

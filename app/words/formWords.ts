@@ -82,6 +82,15 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
       `${sizes.bare(form.length)} × ${sizes.full(form.width)}${form.edge === 'flat' ? '' : `, ${sizes.full(form.height)} high`}`,
     short: (form, sizes) => `${sizes.bare(form.length)} × ${sizes.full(form.width)}`,
   },
+  case: {
+    offer: 'Case with a lid',
+    asks: 'asks the size of what goes in',
+    title: 'A case for something',
+    unnamed: 'Case',
+    say: (form, sizes) =>
+      `${form.closing === 'none' ? 'case' : form.part} for ${sizes.bare(form.long)} × ${sizes.bare(form.thick)} × ${sizes.full(form.high)}`,
+    short: (form, sizes) => `${sizes.bare(form.long)} × ${sizes.bare(form.thick)} × ${sizes.full(form.high)}`,
+  },
   bootie: {
     offer: 'Booties, slippers',
     asks: 'asks how long the foot is',

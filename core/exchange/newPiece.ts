@@ -38,6 +38,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   vessel: 'Basket',
   oval: 'Oval mat',
   bootie: 'Booties',
+  case: 'Case',
   ball: 'Ball',
   tube: 'Tube',
   cone: 'Cone',

@@ -35,6 +35,8 @@ export interface Outline {
   readonly guide: Guide
   /** One count all the way. */
   readonly even?: boolean
+  /** The stitches that go around it, where what it meets must have as many. */
+  readonly count?: number
   /** It turns a crisp edge with the section before: its first round takes the back loops, and keeps the count. */
   readonly crisp?: boolean
   /**
@@ -197,6 +199,14 @@ export interface Family<F extends { readonly family: string }> {
   around?(form: F): number | undefined
   /** The form whose wall is so far around, mm, halfway through its fabric: by what a maker can give most easily. */
   towardsGirth?(form: F, sizes: Sizes, girth: number): F
+  /** What one is for, unless somebody says otherwise. */
+  readonly uses?: readonly Use[]
+  /** The pieces that it is made of together, in working order, where there are several. */
+  pieces?(form: F): readonly { readonly name: string; readonly form: F }[]
+  /** How long and how high what it holds stands in it, mm, seen from its long side. */
+  holds?(form: F): { readonly long: number; readonly high: number }
+  /** How much of the way around a hinge takes that joins it to its other piece, as a share. */
+  hinge?(form: F): number | undefined
   /** Of what is made in pairs: which of the two it is, and the other one, its mirror image. */
   readonly pair?: { side(form: F): 'left' | 'right'; other(form: F): F }
   /** How long the foot is that it goes on, mm. */

@@ -1,6 +1,7 @@
 import { mm } from '../units/millimetres.ts'
 import { bootie, type BootieForm } from './bootie/bootie.ts'
 import { ball, type BallForm } from './ball/ball.ts'
+import { caseFamily, type CaseForm } from './case/case.ts'
 import { cap, type CapForm } from './cap/cap.ts'
 import { cone, type ConeForm } from './cone/cone.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
@@ -13,7 +14,16 @@ import { vessel, type VesselForm } from './vessel/vessel.ts'
 
 /** What a piece must become. */
 export type Form =
-  DiscForm | CapForm | VesselForm | OvalForm | BootieForm | BallForm | TubeForm | ConeForm | DrawnForm
+  | DiscForm
+  | CapForm
+  | VesselForm
+  | OvalForm
+  | CaseForm
+  | BootieForm
+  | BallForm
+  | TubeForm
+  | ConeForm
+  | DrawnForm
 export type FamilyName = Form['family']
 
 type Kept<F> = { readonly [K in keyof F]: F[K] extends number ? number : F[K] }
@@ -27,6 +37,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   cap,
   vessel,
   oval,
+  case: caseFamily,
   bootie,
   ball,
   tube,

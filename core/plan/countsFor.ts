@@ -37,7 +37,7 @@ export function countsFor(
   // What grows around a chain has its sides given: its ends are paced as the disc that they make, the same in each.
   const sides = 2 * foundation.side
   const atEnds = (count: number) => count - sides
-  const ends = { count: 2, whole: (count: number) => count + sides }
+  const ends = { count: 2, sides, whole: (count: number) => count + sides }
   const wallCount = spec.constraints?.wallCount
   const alone = {
     ...spec,
@@ -92,6 +92,8 @@ function takenIn(asked: readonly RoundAsked[], worked: readonly PacedRound[]): r
 /** What of a round is paced that goes around so many ends alike, and the stitches of the whole of it. */
 interface Ends {
   readonly count: number
+  /** Stitches of the round besides. */
+  readonly sides: number
   readonly whole: (count: number) => number
 }
 
@@ -228,6 +230,11 @@ function problemOf(
     partOf(section.id) === wall?.section.id && !begun && Math.abs(ideal - wall.ideal) < ALIKE
       ? constraints?.wallCount
       : undefined
+  /** What a form asks for must be met, unless a texture or the maker asks for another count. */
+  const asked = ({ section }: RoundAsked) =>
+    section.count === undefined || textureIn({ sections }, section.id)
+      ? undefined
+      : section.count - ends!.sides
   const even = rounds.map(
     (round, index) =>
       isEdging(round.stitch) ||
@@ -265,7 +272,7 @@ function problemOf(
         : of
     }),
     fixed: rounds.map((round, index) => {
-      if (index > 0) return settled(round)
+      if (index > 0) return settled(round) ?? asked(round)
       return fromRound > 1 ? first : (constraints?.firstCount ?? settled(round))
     }),
   }

@@ -1,4 +1,4 @@
-import { countOf, topOf, type Round, type Run, type SectionId } from '../rounds/round.ts'
+import { countOf, partOf, topOf, type Round, type Run, type SectionId } from '../rounds/round.ts'
 import { bothSidesOf, straightOf, takenIn } from '../rounds/spine.ts'
 import { goesRoundPosts } from '../rounds/texture.ts'
 import { rimSteps, type Rim } from '../rounds/rim.ts'
@@ -10,7 +10,7 @@ import { constructionIn, loopsIn, wayOf } from './sectionWork.ts'
 import { overOpenings, withOpenings, type Slit } from './openings.ts'
 import { toLay } from './beginningOf.ts'
 import { asBelow, intoLoops, stepsOf, type RoundBelow } from './stepsOf.ts'
-import { crispIn, flatIn, foundationOf, lipsIn, takenInIn, type PieceToOutline } from './wantedAround.ts'
+import { crispIn, foundationOf, lipsIn, takenInIn, type PieceToOutline } from './wantedAround.ts'
 import { aroundEnds, firstAlong, takenInOver, theOtherWay } from './zonedSteps.ts'
 import { textureAt } from './textureAt.ts'
 
@@ -69,7 +69,7 @@ export function writeRounds(
   worked: readonly Round[],
   toCome: readonly RoundToWrite[],
 ): Round[] {
-  const [crisp, lips, flat, takesIn] = [crispIn(spec), lipsIn(spec), flatIn(spec), takenInIn(spec)]
+  const [crisp, lips, takesIn] = [crispIn(spec), lipsIn(spec), takenInIn(spec)]
   const foundation = foundationOf(spec)
   const rounds = [...worked]
   const straightAfter = (stitches: number, section: SectionId, from: number, count: number) =>
@@ -104,7 +104,9 @@ export function writeRounds(
       const { ends } = foundation
       const zoned = { stitch, from, count, straight, ends }
       if (zone && count < from) return intoLoops(takenInOver(zoned), into)
-      return count === from || flat.has(section)
+      // What begins around a chain widens at its ends; what flares or draws in later does so all around.
+      const inBase = partOf(section) === partOf(rounds[0]!.section)
+      return count === from || inBase
         ? intoLoops(aroundEnds(zoned, before, construction), into)
         : shapedEvenly(before)
     }

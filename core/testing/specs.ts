@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import type { BallForm } from '../forms/ball/ball.ts'
 import type { BootieForm } from '../forms/bootie/bootie.ts'
+import type { CaseForm } from '../forms/case/case.ts'
 import type { CapForm } from '../forms/cap/cap.ts'
 import type { ConeForm } from '../forms/cone/cone.ts'
 import type { DrawnForm } from '../forms/drawn/drawn.ts'
@@ -301,6 +302,38 @@ export function bootieSpec(
     gauge: { ...plain.gauge, w: mm(5.4), h: mm(5.4 * heightOverWidth), yarnDiameter: mm(2) },
     construction: { ...plain.construction, start: { kind: 'chainAlong', into: 'loops' } },
     sections: sectionsWorked(asked, stitch, undefined),
+    ...changes,
+  }
+}
+
+/** The body of a case for a headlamp of 9 × 5 × 11 cm in 5.4 mm wide sc, unless asked otherwise. */
+export function caseSpec(
+  form: Partial<Record<'long' | 'thick' | 'high' | 'radius' | 'ease' | 'opens' | 'hinge', number>> &
+    Partial<Pick<CaseForm, 'corners' | 'base' | 'closing' | 'part'>> = {},
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { long = 90, thick = 50, high = 110, radius = 10, ease = 0.04, opens = 0.65, hinge = 0.22 } = form
+  const { corners = 'boxy', base = 'full', closing = 'lid', part = 'body' } = form
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: {
+      family: 'case',
+      long: mm(long),
+      thick: mm(thick),
+      high: mm(high),
+      radius: mm(radius),
+      ease,
+      opens,
+      hinge,
+      corners,
+      base,
+      closing,
+      part,
+    },
+    gauge: { ...plain.gauge, w: mm(5.4), h: mm(5.4 * heightOverWidth), yarnDiameter: mm(2) },
+    construction: { ...plain.construction, start: { kind: 'chainAlong', into: 'loops' } },
     ...changes,
   }
 }

@@ -24,7 +24,7 @@ export function Headline({ model }: { model: PlanModel }) {
         <h1
           className={clsx(
             'line-clamp-2 min-w-0 grow pb-1 leading-tight [overflow-wrap:anywhere]',
-            title.length > 24 ? 'text-26' : 'text-44 max-sm:text-36',
+            title.length > 24 ? 'text-26' : title.length > 17 ? 'text-36' : 'text-44 max-sm:text-36',
           )}
           title={title}
         >

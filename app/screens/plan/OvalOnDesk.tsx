@@ -8,6 +8,7 @@ import { rows } from '../../drawing/views/rows.ts'
 import { partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { closingWords } from '../../words/closingWords.ts'
 import type { OnDeskProps } from './FlatOnDesk.tsx'
 import { Legend } from './Legend.tsx'
 import { PieceDrawing } from './PieceDrawing.tsx'
@@ -20,6 +21,8 @@ const OVER_ROWS = 34
 const BELOW = 40
 /** Under everything: how a round comes to its count. */
 const STORY = 64
+/** Over that: what is done at its end. */
+const WORDS = 30
 /** Of the height that an oval has at the most whose wall is drawn under it, and of the width beside its section. */
 const MOST_HIGH = 0.72
 const OF_WIDTH = 0.46
@@ -45,14 +48,16 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const { piece, settings } = model
   const { width, height, mirrored, blockWidth } = layout
   const guess = spec.gauge.certainty === 'guess'
+  const closing = closingWords(spec, plan, sizes)
+  const under = BELOW + STORY + (closing === '' ? 0 : WORDS)
   const { base, wall } = useMemo(() => partsOfOval(plan), [plan])
   const room = width - blockWidth - 2 * MARGIN - LANES
   const { wide, long, tail } = sizeOfOval(base)
   const open = wall && sizeCutOpen(wall)
   // The wall takes the width that there is; the oval has the height that is left.
   const faceHigh = open
-    ? Math.min(height * MOST_HIGH, height - (open.long * room) / open.wide - OVER_ROWS - BELOW - STORY)
-    : height - BELOW - STORY
+    ? Math.min(height * MOST_HIGH, height - (open.long * room) / open.wide - OVER_ROWS - under)
+    : height - under
   const reach = wide / 2 + Math.max(wide / 2, tail)
   const scale = Math.min(
     (faceHigh - TOP - 16) / long,
@@ -65,7 +70,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
     [base, scale, x, y, mirrored],
   )
   const rowsTop = faceHigh + OVER_ROWS
-  const rowsScale = open ? Math.min(room / open.wide, (height - rowsTop - BELOW - STORY) / open.long) : 1
+  const rowsScale = open ? Math.min(room / open.wide, (height - rowsTop - under) / open.long) : 1
   const rowsAt = useCallback(
     (held?: number) =>
       rows(wall ?? base, {
@@ -77,12 +82,14 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
     [wall, base, rowsScale, rowsTop, width, mirrored],
   )
   const table = y - UNDER_SECTION
+  const family = familyOf(spec.form)
+  const holds = family.holds?.(spec.form)
   const sectionLeft = MARGIN + ZONES + wide * scale + 76
   const last = plan.rounds.at(-1)!
   const { radius, spine = 0 } = base.rounds.at(-1)!.at
   const sectionScale = Math.min(
     (room - sectionLeft + MARGIN) / (2 * radius + spine),
-    (table - 92) / last.at.z,
+    (table - 92) / Math.max(last.at.z, holds?.high ?? 0),
   )
   const { thickness } = sizesOf(spec)
   const bare = (mm: number) => sizes.bare(mm)
@@ -102,7 +109,8 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
                     x={from(sectionLeft + radius * sectionScale)}
                     table={table}
                     mirrored={mirrored}
-                    foot={familyOf(spec.form).onFoot?.(spec.form)}
+                    foot={family.onFoot?.(spec.form)}
+                    holds={holds}
                     says={{
                       long: `${bare(measured('endToEnd', base.rounds.at(-1)!.at) + thickness)} long`,
                       high: `${bare(measured('height', last.at, thickness))} high`,
@@ -135,6 +143,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
         className="absolute bottom-3"
         style={mirrored ? { right: MARGIN, width: room } : { left: MARGIN, width: room }}
       >
+        {closing && <p className="pb-1 text-14 leading-tight text-ink-2">{closing}</p>}
         <CountStory round={toldRound(plan, lit)} width={room} />
       </div>
       <Legend

@@ -8,6 +8,7 @@ import { partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
+import { closingWords } from '../../words/closingWords.ts'
 import { PieceDrawing } from './PieceDrawing.tsx'
 import type { StackedProps } from './StackedDrawings.tsx'
 
@@ -38,6 +39,7 @@ export function OvalStacked(props: StackedProps & { readonly face: boolean }) {
       rows(wall ?? base, { scale: held ?? rowsScale, x: mirrored ? width - 4 : 4, y: OVER_ROWS, mirrored }),
     [wall, base, rowsScale, width, mirrored],
   )
+  const closing = closingWords(spec, plan, useSizes())
   const drawing = { model, spec, width, lit, onPoint }
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5">
@@ -52,6 +54,7 @@ export function OvalStacked(props: StackedProps & { readonly face: boolean }) {
         </PieceDrawing>
       )}
       {wall && face && <Section {...props} mirrored={mirrored} guess={guess} />}
+      {closing && <p className="text-16 leading-snug">{closing}</p>}
       {open && unrolls && (
         <PieceDrawing {...drawing} viewAt={rowsAt} height={open.long * rowsScale + OVER_ROWS + 30}>
           {(view) => <WallZones view={view} round={wall.rounds[0]!} />}
@@ -74,8 +77,11 @@ function Section({ plan, spec, width, lit, mirrored, guess }: SectionProps) {
   const { thickness } = sizesOf(spec)
   const [edge, last] = [base.rounds.at(-1)!.at, plan.rounds.at(-1)!.at]
   const { radius, spine = 0 } = edge
-  const scale = Math.min((width - 90) / (2 * radius + spine), SECTION / last.z)
-  const height = last.z * scale + 60
+  const family = familyOf(spec.form)
+  const holds = family.holds?.(spec.form)
+  const tall = Math.max(last.z, holds?.high ?? 0)
+  const scale = Math.min((width - 90) / (2 * radius + spine), SECTION / tall)
+  const height = tall * scale + 60
   const at = {
     plan,
     scale,
@@ -92,7 +98,8 @@ function Section({ plan, spec, width, lit, mirrored, guess }: SectionProps) {
     >
       <OvalSizes
         {...at}
-        foot={familyOf(spec.form).onFoot?.(spec.form)}
+        foot={family.onFoot?.(spec.form)}
+        holds={holds}
         says={{
           long: `${sizes.bare(measured('endToEnd', edge) + thickness)} long`,
           high: `${sizes.bare(measured('height', last, thickness))} high`,

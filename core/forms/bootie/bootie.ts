@@ -117,6 +117,7 @@ export const bootie: Family<BootieForm> = {
     { kind: 'choice', key: 'side', choices: SIDES, withStart: true },
   ],
   starts: () => ['chainAlong'],
+  uses: ['worn'],
   validate(form, sizes) {
     const { foot, room, wide, opening, cuffHeight, cuff, side } = form
     const { w, h } = sizes
