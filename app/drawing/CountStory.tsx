@@ -8,8 +8,8 @@ interface CountStoryProps {
 
 const TAPE = 26
 const TOP = 22
-/** Fewer px have no room for what a zone is told by. */
-const ROOM = 96
+/** Px that a letter takes about. */
+const LETTER = 7.4
 
 /** How a round comes to its count: zone by zone along a tape of its stitches, what is shaped standing on it. */
 export function CountStory({ round, width }: CountStoryProps) {
@@ -41,7 +41,7 @@ export function CountStory({ round, width }: CountStoryProps) {
               <text x={at(from) + 2} y={15} className="text-14">
                 {index > 0 && '+ '}
                 <tspan className="slab">{count}</tspan>
-                {at(to) - at(from) > ROOM && ` ${ALONG_ZONE[zone]}`}
+                {at(to) - at(from) > LETTER * (ALONG_ZONE[zone].length + 5) && ` ${ALONG_ZONE[zone]}`}
               </text>
             )}
             {index > 0 && (

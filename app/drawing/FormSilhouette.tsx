@@ -69,6 +69,18 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M64 31v19" />
     </>
   ),
+  pouch: (
+    <>
+      <path d="M24 19c-8-3-10 3-16 1M48 19c8-3 10 3 16 1" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        <path d="M20 8c3 5 5-3 8 2s5-3 8 2 5-3 8 2 5-3 8 1l-3 9H23z" />
+        {[21, 28, 35, 42].map((y, index) => (
+          <rect key={y} x={19 - index} y={y} width={34 + 2 * index} height={6.6} rx={3} />
+        ))}
+      </g>
+      <Tape d="M16 57h40" />
+    </>
+  ),
   bootie: (
     <>
       <path d="M22 4v24c-3 8-4 14-2 16h34c5 0 5-8-1-11-7-3-11-6-13-13l-2-16" />

@@ -111,7 +111,10 @@ export function OvalSizes({
         <text x={(left + right) / 2} y={under + 22} textAnchor="middle">
           {says.long}
         </text>
-        <text transform={`translate(${beside - 7} ${(table + up) / 2}) rotate(-90)`} textAnchor="middle">
+        <text
+          transform={`translate(${mirrored ? beside + 20 : beside - 7} ${(table + up) / 2}) rotate(-90)`}
+          textAnchor="middle"
+        >
           {says.high}
         </text>
       </g>

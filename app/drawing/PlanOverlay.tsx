@@ -65,8 +65,8 @@ function CheckpointRing({ line }: { line: string }) {
   )
 }
 
-function StartLine({ line: [from, to] }: { line: View['startLine'] }) {
-  return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-ink)" strokeWidth={2.2} />
+function StartLine({ line }: { line: View['startLine'] }) {
+  return <path d={pathOf(line)} fill="none" stroke="var(--color-ink)" strokeWidth={2.2} />
 }
 
 /** Diamonds on the start line where a yarn takes over. */

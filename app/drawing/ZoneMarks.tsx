@@ -48,47 +48,61 @@ export function WallZones({ view, round }: ZoneMarksProps) {
 }
 
 /** The zones of an oval face-on: dotted lines through the ends of its chain, names and counts in its margin. */
-export function FaceZones({ view, round, x }: ZoneMarksProps & { readonly x: number }) {
+export function FaceZones({
+  view,
+  round,
+  x,
+  mirrored,
+}: ZoneMarksProps & {
+  /** Px of the margin's outer edge, and whether that is on the right. */
+  readonly x: number
+  readonly mirrored: boolean
+}) {
   const zones = zonesOf(round)
   if (zones.length < 4) return null
   const row = (round.count * round.around) / round.ideal
-  const [side, far] = zones
-  const shareOf = (stitches: number) => stitches / round.count
+  // Where each of them begins, as a share of the round: it goes along a side first, or around the near end.
+  let made = 0
+  const begins = zones.map(({ count }) => (made += count) / round.count - count / round.count)
   const at = (share: number) => span(view, share, share, round.at.arc, row)[0]!
-  const [low, high] = [at(0), at(shareOf(side!.count))]
-  const other = at(shareOf(side!.count + far!.count))
-  const top = at(shareOf(side!.count + far!.count / 2))
-  const middle = (side!.count + far!.count + side!.count) / round.count
-  const bottomOther = at(middle)
-  const anchor = view.mirrored ? 'start' : 'end'
+  const sideFirst = zones[0]!.zone === 'side'
+  const [far, near] = sideFirst ? [1, 3] : [2, 0]
+  const side = zones[sideFirst ? 0 : 1]!
+  const [top, high, low] = [
+    at((begins[far]! + begins[far + 1]!) / 2),
+    at(begins[far]!),
+    at(sideFirst ? 0 : begins[1]!),
+  ]
+  const anchor = mirrored ? 'end' : 'start'
+  const left = x + (mirrored ? -4 : 4)
+  const [over, under] = [at(begins[far + 1]!), at(sideFirst ? begins[near]! : 0)]
   const says = [
-    { y: (top.y + high.y) / 2, ...far! },
-    { y: (high.y + low.y) / 2, ...side! },
-    { y: low.y + (high.y - top.y) / 2, ...zones[3]! },
+    { y: (top.y + high.y) / 2, ...zones[far]! },
+    { y: (high.y + low.y) / 2, ...side },
+    { y: low.y + (high.y - top.y) / 2, ...zones[near]! },
   ]
   return (
     <g fill="var(--color-ink)" pointerEvents="none">
       {[
-        [other, high],
-        [bottomOther, undefined],
-      ].map(([from, to], index) => (
-        <path
-          key={index}
-          d={`M${x} ${from!.y}H${to ? to.x : from!.x}`}
-          stroke="var(--color-ink)"
-          strokeWidth={1.6}
-          strokeDasharray="1.6 3.4"
-        />
-      ))}
+        [high, over],
+        [low, under],
+      ].map((both, index) => {
+        const inner = mirrored ? Math.min(both[0]!.x, both[1]!.x) : Math.max(both[0]!.x, both[1]!.x)
+        const outer = mirrored ? Math.max(both[0]!.x, both[1]!.x) : Math.min(both[0]!.x, both[1]!.x)
+        return (
+          <path
+            key={index}
+            d={`M${x} ${both[0]!.y}H${index === 0 ? inner : outer}`}
+            stroke="var(--color-ink)"
+            strokeWidth={1.6}
+            strokeDasharray="1.6 3.4"
+          />
+        )
+      })}
       {says.map(({ y, zone, count }, index) => (
-        <text
-          key={index}
-          x={x + (view.mirrored ? -4 : 4)}
-          y={y}
-          textAnchor={anchor === 'end' ? 'start' : 'end'}
-        >
+        <text key={index} x={left} y={y} textAnchor={anchor}>
           <tspan className="text-16">{ZONE_WORDS[zone]}</tspan>
-          <tspan x={x + (view.mirrored ? -4 : 4)} dy={19} className="slab text-16">
+          <tspan x={left} dy={19} className="slab text-16">
             {count}
           </tspan>
         </text>

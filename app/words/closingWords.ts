@@ -1,4 +1,5 @@
 import {
+  drawstringOf,
   endOf,
   familyOf,
   fillAfter,
@@ -18,14 +19,33 @@ export function endWords(end: EndWork, sizes: Pick<Sizes, 'full'>): string {
   return `Run the thread through every second stitch and draw it in: ${leaves}${end.tooWide ? ', too wide for most: join it flat, or decrease first' : ''}.`
 }
 
+const cordWords = (
+  { chains, length, holes, round }: NonNullable<ReturnType<typeof drawstringOf>>,
+  sizes: Pick<Sizes, 'full'>,
+): string =>
+  `Cord: ch ${chains}, ${sizes.full(length)}, through the ${holes} holes of Rnd ${round}; for children only as long as it closes. `
+
+/** Its seams lie on the inside: a centimetre more all around. */
+const SEAM = 10
+
+const liningWords = (
+  { wide, high }: { readonly wide: number; readonly high: number },
+  sizes: Pick<Sizes, 'full'>,
+): string =>
+  `Lining: two pieces ${sizes.full(wide + 2 * SEAM)} × ${sizes.full(high + SEAM)}, seams included, sewn in under the holes before the cord goes through.`
+
 /** What is done with a piece that closes: when it is filled, what is drawn together at last, how its end is closed. */
 export function closingWords(
-  spec: Pick<PieceSpec, 'form' | 'gauge'>,
+  spec: PieceSpec,
   { rounds }: Pick<Plan, 'rounds'>,
   sizes: Pick<Sizes, 'full'>,
 ): string {
   const end = endOf(spec, { rounds })
   if (end) return endWords(end, sizes)
+  const cord = drawstringOf(spec, { rounds })
+  const lining = familyOf(spec.form).lined?.(spec.form)
+  if (cord || lining)
+    return `${cord ? cordWords(cord, sizes) : ''}${lining ? liningWords(lining, sizes) : ''}`.trim()
   const hinge = hingeOf(spec, { rounds })
   if (hinge) {
     const to = hinge.from + hinge.stitches - 1

@@ -342,6 +342,45 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
     measuring:
       'Take the loop off the hook, stand the piece on a table, do not stretch. The tape around its wall, over the fabric; up from the table to its edge. A base from end to end along its chain. A count of the last round tells more than any tape.',
   },
+  pouch: {
+    fields: {
+      wide: { label: 'Wide', question: 'How wide, laid flat?' },
+      high: { label: 'High', question: 'How high, up to the cord?' },
+      cord: {
+        label: 'Closes',
+        question: 'How does it close?',
+        choices: {
+          drawstring: { label: 'A cord', detail: 'Of chain, through holes every two to three centimetres.' },
+          none: { label: 'It stays open', detail: 'No holes.' },
+        },
+      },
+      edge: {
+        label: 'Edge',
+        question: 'What edge over it?',
+        choices: {
+          frilled: { label: 'Frilled', detail: 'More stitches at once: it waves.' },
+          plain: { label: 'Plain', detail: 'As many as below.' },
+        },
+      },
+      edgeHeight: { label: 'Edge high', question: 'How high is the edge?' },
+      flare: { label: 'Frill', question: 'How many more in the frill?' },
+      lining: {
+        label: 'Lining',
+        question: 'Is it lined?',
+        choices: {
+          none: { label: 'None', detail: 'As it is worked.' },
+          lined: { label: 'Lined', detail: 'What to cut is said with the plan.' },
+        },
+      },
+    },
+    handle: 'Open edge: height',
+    fitLine: { name: 'Girth line', says: 'rows short of it are narrow, rows past it wide' },
+    example: 'Compass pouch',
+    measureNow:
+      'Take the loop off the hook, lay it flat, do not stretch; from fold to fold, and up from the chain.',
+    measuring:
+      'Take the loop off the hook, lay the pouch flat on a table, pat it, do not stretch. Its width from fold to fold; its length from the chain to the edge. A count of the last round tells more than any tape.',
+  },
   bootie: {
     fields: {
       foot: { label: 'Foot', question: 'How long is the foot?' },

@@ -35,6 +35,8 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   sole: 'Sole',
   instep: 'Toe',
   cuff: 'Cuff',
+  holes: 'Holes for the cord',
+  edge: 'Edge',
 }
 
 /** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */
@@ -90,6 +92,14 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     say: (form, sizes) =>
       `${form.closing === 'none' ? 'case' : form.part} for ${sizes.bare(form.long)} × ${sizes.bare(form.thick)} × ${sizes.full(form.high)}`,
     short: (form, sizes) => `${sizes.bare(form.long)} × ${sizes.bare(form.thick)} × ${sizes.full(form.high)}`,
+  },
+  pouch: {
+    offer: 'Pouch',
+    asks: 'asks how wide, how high',
+    title: 'A pouch',
+    unnamed: 'Pouch',
+    say: (form, sizes) => `${sizes.bare(form.wide)} wide, ${sizes.full(form.high)} high`,
+    short: (form, sizes) => `${sizes.bare(form.wide)} × ${sizes.full(form.high)}`,
   },
   bootie: {
     offer: 'Booties, slippers',

@@ -39,6 +39,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   oval: 'Oval mat',
   bootie: 'Booties',
   case: 'Case',
+  pouch: 'Pouch',
   ball: 'Ball',
   tube: 'Tube',
   cone: 'Cone',

@@ -37,6 +37,10 @@ export interface Outline {
   readonly even?: boolean
   /** The stitches that go around it, where what it meets must have as many. */
   readonly count?: number
+  /** It leaves a hole after so many stitches all the way around, for a cord. */
+  readonly holes?: number
+  /** It goes out to its count at once, all around: a frill. */
+  readonly flares?: boolean
   /** It turns a crisp edge with the section before: its first round takes the back loops, and keeps the count. */
   readonly crisp?: boolean
   /**
@@ -205,6 +209,10 @@ export interface Family<F extends { readonly family: string }> {
   pieces?(form: F): readonly { readonly name: string; readonly form: F }[]
   /** How long and how high what it holds stands in it, mm, seen from its long side. */
   holds?(form: F): { readonly long: number; readonly high: number }
+  /** Whether a cord draws it in. */
+  cord?(form: F): boolean
+  /** The lining that it is to have, mm, laid flat. */
+  lined?(form: F): { readonly wide: number; readonly high: number } | undefined
   /** How much of the way around a hinge takes that joins it to its other piece, as a share. */
   hinge?(form: F): number | undefined
   /** Of what is made in pairs: which of the two it is, and the other one, its mirror image. */

@@ -7,6 +7,7 @@ import { cone, type ConeForm } from './cone/cone.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
 import { drawn, type DrawnForm } from './drawn/drawn.ts'
 import { oval, type OvalForm } from './oval/oval.ts'
+import { pouch, type PouchForm } from './pouch/pouch.ts'
 import { partOf, type SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
@@ -19,6 +20,7 @@ export type Form =
   | VesselForm
   | OvalForm
   | CaseForm
+  | PouchForm
   | BootieForm
   | BallForm
   | TubeForm
@@ -38,6 +40,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   vessel,
   oval,
   case: caseFamily,
+  pouch,
   bootie,
   ball,
   tube,

@@ -56,9 +56,12 @@ export function countsFor(
   const sections = [...before]
   for (const stretch of stretchesOf(asked)) {
     const rounds = stretch.map((round) => ({ ...round, ideal: atEnds(round.ideal) }))
-    const counts = stretch[0]!.section.takesIn
+    const { takesIn, flares, count: out } = stretch[0]!.section
+    const counts = takesIn
       ? takenIn(rounds, there)
-      : paced(alone, rounds, there, sections, ends)
+      : flares
+        ? rounds.map(() => atEnds(out!))
+        : paced(alone, rounds, there, sections, ends)
     rounds.forEach(({ section, stitch, ideal }, index) => {
       const from = there.at(-1)?.count ?? 0
       there.push({ number: there.length + 1, stitch, count: counts[index]!, from, ideal })
@@ -68,12 +71,13 @@ export function countsFor(
   return there.slice(worked.length).map(({ count }) => ends.whole(count))
 }
 
-/** Rounds that are paced together: what is taken in over an end goes by a rule of its own. */
+/** Rounds that are paced together: what is taken in over an end, or flares, goes by a rule of its own. */
 function stretchesOf(asked: readonly RoundAsked[]): readonly (readonly RoundAsked[])[] {
   const stretches: RoundAsked[][] = []
   asked.forEach((round, index) => {
-    const same = asked[index - 1]?.section.takesIn === round.section.takesIn
-    if (index > 0 && same) stretches.at(-1)!.push(round)
+    const below = asked[index - 1]?.section
+    const { takesIn, flares } = round.section
+    if (below && below.takesIn === takesIn && below.flares === flares) stretches.at(-1)!.push(round)
     else stretches.push([round])
   })
   return stretches

@@ -91,6 +91,10 @@ export const flatIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
 export const takenInIn = (spec: PieceToOutline): ReadonlyMap<SectionId, Zone> =>
   new Map(sectionsOf(spec).flatMap(({ id, takesIn }) => (takesIn ? [[id, takesIn] as const] : [])))
 
+/** After how many stitches sections leave a hole, of those that do. */
+export const holesIn = (spec: PieceToOutline): ReadonlyMap<SectionId, number> =>
+  new Map(sectionsOf(spec).flatMap(({ id, holes }) => (holes === undefined ? [] : [[id, holes] as const])))
+
 /** The sections that are lips. */
 export const lipsIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
   new Set(sectionsOf(spec).flatMap(({ id, lip }) => (lip ? [id] : [])))

@@ -1,5 +1,6 @@
 import { countOf, partOf, topOf, type Round, type Run, type SectionId } from '../rounds/round.ts'
 import { bothSidesOf, straightOf, takenIn } from '../rounds/spine.ts'
+import { plain, type Op, type Step } from '../rounds/steps.ts'
 import { goesRoundPosts } from '../rounds/texture.ts'
 import { rimSteps, type Rim } from '../rounds/rim.ts'
 import type { Foundation } from '../forms/alongChain.ts'
@@ -10,7 +11,7 @@ import { constructionIn, loopsIn, wayOf } from './sectionWork.ts'
 import { overOpenings, withOpenings, type Slit } from './openings.ts'
 import { toLay } from './beginningOf.ts'
 import { asBelow, intoLoops, stepsOf, type RoundBelow } from './stepsOf.ts'
-import { crispIn, foundationOf, lipsIn, takenInIn, type PieceToOutline } from './wantedAround.ts'
+import { crispIn, foundationOf, holesIn, lipsIn, takenInIn, type PieceToOutline } from './wantedAround.ts'
 import { aroundEnds, firstAlong, takenInOver, theOtherWay } from './zonedSteps.ts'
 import { textureAt } from './textureAt.ts'
 
@@ -42,6 +43,17 @@ function freshId(number: number, taken: ReadonlySet<string>): string {
   return id
 }
 
+/** An even round with a hole after so many stitches: a chain over one that is skipped. */
+function withHoles(stitch: StitchName, count: number, every: number): Step[] {
+  const times = Math.floor(count / every)
+  const hole: Op = { stitch, uses: 1, makes: 1, times: 1, manner: 'space' }
+  const over = count - times * every
+  return [
+    { times, ops: [plain(stitch, every - 1), hole] },
+    ...(over > 0 ? [{ times: 1, ops: [plain(stitch, over)] }] : []),
+  ]
+}
+
 /** The yarns in hand at a round. */
 function heldIn({ colours }: Pick<PieceSpec, 'colours'>, number: number): HeldYarns {
   const { yarn, beside } = colours.findLast(({ fromRound }) => fromRound <= number)!
@@ -70,6 +82,7 @@ export function writeRounds(
   toCome: readonly RoundToWrite[],
 ): Round[] {
   const [crisp, lips, takesIn] = [crispIn(spec), lipsIn(spec), takenInIn(spec)]
+  const holes = holesIn(spec)
   const foundation = foundationOf(spec)
   const rounds = [...worked]
   const straightAfter = (stitches: number, section: SectionId, from: number, count: number) =>
@@ -100,6 +113,8 @@ export function writeRounds(
       const before = rounds.map(asBelow)
       if (foundation && !below) return firstAlong(stitch, foundation)
       const zone = takesIn.get(section)
+      const every = holes.get(section)
+      if (every && count === from) return withHoles(stitch, count, every)
       if (!foundation || straight === undefined || texture) return shapedEvenly(before)
       const { ends } = foundation
       const zoned = { stitch, from, count, straight, ends }

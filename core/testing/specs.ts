@@ -6,6 +6,7 @@ import type { CapForm } from '../forms/cap/cap.ts'
 import type { ConeForm } from '../forms/cone/cone.ts'
 import type { DrawnForm } from '../forms/drawn/drawn.ts'
 import type { OutlinePoint } from '../forms/family.ts'
+import type { PouchForm } from '../forms/pouch/pouch.ts'
 import type { OvalForm } from '../forms/oval/oval.ts'
 import type { TubeForm } from '../forms/tube/tube.ts'
 import type { VesselForm } from '../forms/vessel/vessel.ts'
@@ -331,6 +332,34 @@ export function caseSpec(
       base,
       closing,
       part,
+    },
+    gauge: { ...plain.gauge, w: mm(5.4), h: mm(5.4 * heightOverWidth), yarnDiameter: mm(2) },
+    construction: { ...plain.construction, start: { kind: 'chainAlong', into: 'loops' } },
+    ...changes,
+  }
+}
+
+/** A pouch 10 cm wide and 12 cm high up to its cord, in 5.4 mm wide sc, unless asked otherwise. */
+export function pouchSpec(
+  form: Partial<Record<'wide' | 'high' | 'edgeHeight' | 'flare', number>> &
+    Partial<Pick<PouchForm, 'edge' | 'cord' | 'lining'>> = {},
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { wide = 100, high = 120, edgeHeight = 15, flare = 0.5 } = form
+  const { edge = 'frilled', cord = 'drawstring', lining = 'none' } = form
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: {
+      family: 'pouch',
+      wide: mm(wide),
+      high: mm(high),
+      edgeHeight: mm(edgeHeight),
+      flare,
+      edge,
+      cord,
+      lining,
     },
     gauge: { ...plain.gauge, w: mm(5.4), h: mm(5.4 * heightOverWidth), yarnDiameter: mm(2) },
     construction: { ...plain.construction, start: { kind: 'chainAlong', into: 'loops' } },

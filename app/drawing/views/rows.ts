@@ -43,7 +43,7 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
       const right = (side * (point.x - x)) / scale - inset(along)
       return round && right >= 0 && right <= rowOf(round) ? round : undefined
     },
-    startLine: [at(begins, 0), { ...at(last.at.arc, 0), y: at(last.at.arc, 0).y + PAST_EDGE }],
+    startLine: [...stair(plan, begins, at), { ...at(last.at.arc, 0), y: at(last.at.arc, 0).y + PAST_EDGE }],
     fitLine: fitLineOf(plan, at, begins, PAST_EDGE / 2 / scale),
     rowEnd: (round: PlannedRound) =>
       at((footOf(plan, round) + round.at.arc) / 2, Math.max(rowOf(round), round.around)),
@@ -55,16 +55,39 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
   }
 }
 
+/** Along the starts of rows: straight down, or in steps where one begins farther in. */
+function stair(
+  { rounds }: Plan,
+  begins: number,
+  at: (along: number, row: number) => Point,
+): readonly Point[] {
+  let foot = at(begins, 0)
+  return [
+    foot,
+    ...rounds.flatMap(({ at: { arc } }) => {
+      const top = at(arc, 0)
+      const corner = { x: top.x, y: foot.y }
+      foot = top
+      return [corner, top]
+    }),
+  ]
+}
+
 /**
  * How far in the row at a place along the fabric begins, mm: what is taken in over an end is drawn with that end below
- * itself, so that it narrows on both sides.
+ * itself, and what flares or draws in all around with its middle there.
  */
 function insetsOf({ rounds }: Plan): (along: number) => number {
-  const widest = rounds[0]!.at.spine
-  if (widest === undefined) return () => 0
+  const first = rounds[0]!
+  if (first.at.spine === undefined) return () => 0
+  const ends = (round: PlannedRound) => rowOf(round) - 2 * (round.at.spine ?? 0)
+  const insets = rounds.map(
+    (round) => first.at.spine! - (round.at.spine ?? 0) + (ends(first) - ends(round)) / 2,
+  )
+  const least = Math.min(...insets)
   return (along) => {
-    const round = rounds.find(({ at: { arc } }) => arc >= along - 1e-6) ?? rounds.at(-1)!
-    return widest - (round.at.spine ?? widest)
+    const index = rounds.findIndex(({ at: { arc } }) => arc >= along - 1e-6)
+    return insets[index < 0 ? insets.length - 1 : index]! - least
   }
 }
 

@@ -39,7 +39,7 @@ export interface View {
   readonly apart: (from: number, along: number) => boolean
   readonly roundAt: (point: Point) => PlannedRound | undefined
   /** A line that rounds begin at. */
-  readonly startLine: readonly [Point, Point]
+  readonly startLine: readonly Point[]
   readonly fitLine?: FitLine
   /** Where the row of a round ends, halfway up it, px; leader lines run from there. */
   readonly rowEnd?: (round: PlannedRound) => Point

@@ -2,7 +2,7 @@ import clsx from 'clsx'
 import {
   chainsAlong,
   kindOf,
-  STITCHES,
+  writeRun,
   writeSteps,
   zonesOf,
   type PlannedRound,
@@ -15,12 +15,17 @@ import { ZONE_WORDS } from '../../words/zoneWords.ts'
 export const hasShaping = (round: PlannedRound): boolean =>
   zonesOf(round).length > 0 && round.steps.some(({ ops }) => ops.some((op) => kindOf(op) !== 'work'))
 
-const COLUMNS = 'grid grid-cols-[3rem_minmax(0,1fr)_2rem_minmax(0,5.4rem)] items-baseline gap-x-2'
+const GRID = 'grid items-baseline gap-x-2'
+/** A round begins along a side, or the other way round with an end. */
+const columnsOf = (zones: readonly ZoneCount[]): string =>
+  zones[0]?.zone === 'side'
+    ? `${GRID} grid-cols-[3rem_minmax(0,1fr)_2rem_minmax(0,5.4rem)]`
+    : `${GRID} grid-cols-[minmax(0,1fr)_2.6rem_minmax(0,7rem)_2rem]`
 
 /** What the columns of rounds are that are told zone by zone. */
 export function ZoneHeads({ zones }: { readonly zones: readonly ZoneCount[] }) {
   return (
-    <span className={COLUMNS}>
+    <span className={columnsOf(zones)}>
       {zones.map(({ zone }, index) => (
         <span key={index}>{ZONE_WORDS[zone]}</span>
       ))}
@@ -41,15 +46,15 @@ export function ByZones({ group, terms }: ByZonesProps) {
   const last = zonesOf(group.at(-1)!)
   const first = chainsAlong(round) !== undefined
   const texts = zones.map(({ steps, count }, index) => {
-    if (steps.every(({ ops }) => ops.every((op) => kindOf(op) === 'work')) && !(first && index % 2)) {
+    if (steps.every(({ ops }) => ops.every((op) => kindOf(op) === 'work'))) {
       const other = last[index]!.count
       return `${count}${other === count ? '' : `…${other}`}`
     }
     if (!first) return writeSteps(steps, terms)
-    return `${count} ${STITCHES[round.stitch].short[terms]} in ${index === 1 ? 'last' : 'first'} ch`
+    return writeRun(round, round.steps.indexOf(steps[0]!), terms)
   })
   return (
-    <span className={COLUMNS}>
+    <span className={columnsOf(zones)}>
       {zones.map(({ zone }, index) => {
         const before = texts.indexOf(texts[index]!)
         const again = before < index && !/^\d/.test(texts[index]!)

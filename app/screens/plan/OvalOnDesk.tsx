@@ -22,7 +22,8 @@ const BELOW = 40
 /** Under everything: how a round comes to its count. */
 const STORY = 64
 /** Over that: what is done at its end. */
-const WORDS = 30
+const WORDS = 32
+const ONE_MORE_LINE = 150
 /** Of the height that an oval has at the most whose wall is drawn under it, and of the width beside its section. */
 const MOST_HIGH = 0.72
 const OF_WIDTH = 0.46
@@ -49,7 +50,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const { width, height, mirrored, blockWidth } = layout
   const guess = spec.gauge.certainty === 'guess'
   const closing = closingWords(spec, plan, sizes)
-  const under = BELOW + STORY + (closing === '' ? 0 : WORDS)
+  const under = BELOW + STORY + (closing === '' ? 0 : closing.length > ONE_MORE_LINE ? 1.5 * WORDS : WORDS)
   const { base, wall } = useMemo(() => partsOfOval(plan), [plan])
   const room = width - blockWidth - 2 * MARGIN - LANES
   const { wide, long, tail } = sizeOfOval(base)
@@ -100,7 +101,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
           {(view) => (
             <>
               <ChainBeads view={view} />
-              <FaceZones view={view} round={base.rounds.at(-1)!} x={from(MARGIN)} />
+              <FaceZones view={view} round={base.rounds.at(-1)!} x={from(MARGIN)} mirrored={mirrored} />
               {wall && (
                 <g pointerEvents="none">
                   <OvalSizes

@@ -48,7 +48,7 @@ export function OvalStacked(props: StackedProps & { readonly face: boolean }) {
           {(view) => (
             <>
               <ChainBeads view={view} />
-              <FaceZones view={view} round={base.rounds.at(-1)!} x={from(2)} />
+              <FaceZones view={view} round={base.rounds.at(-1)!} x={from(2)} mirrored={mirrored} />
             </>
           )}
         </PieceDrawing>
