@@ -9,35 +9,41 @@ import { Opening } from './ui/Opening.tsx'
 import { NewVersionNotice } from './ui/NewVersionNotice.tsx'
 import { Toaster } from './ui/toasts.tsx'
 
+/** A screen that may ask for plans at once comes with what makes them; the shelf has it done by the worker. */
+async function withPlans<M>(screen: Promise<M>): Promise<M> {
+  const [loaded] = await Promise.all([screen, import('./store/planHere.ts')])
+  return loaded
+}
+
 const PlanScreen = lazy(() =>
-  import('./screens/plan/PlanScreen.tsx').then((m) => ({ default: m.PlanScreen })),
+  withPlans(import('./screens/plan/PlanScreen.tsx')).then((m) => ({ default: m.PlanScreen })),
 )
 const WorkScreen = lazy(() =>
-  import('./screens/work/WorkScreen.tsx').then((m) => ({ default: m.WorkScreen })),
+  withPlans(import('./screens/work/WorkScreen.tsx')).then((m) => ({ default: m.WorkScreen })),
 )
 const CheckScreen = lazy(() =>
-  import('./screens/check/CheckScreen.tsx').then((m) => ({ default: m.CheckScreen })),
+  withPlans(import('./screens/check/CheckScreen.tsx')).then((m) => ({ default: m.CheckScreen })),
 )
 const CreateScreen = lazy(() =>
-  import('./screens/create/CreateScreen.tsx').then((m) => ({ default: m.CreateScreen })),
+  withPlans(import('./screens/create/CreateScreen.tsx')).then((m) => ({ default: m.CreateScreen })),
 )
 const GaugesScreen = lazy(() =>
-  import('./screens/gauges/GaugesScreen.tsx').then((m) => ({ default: m.GaugesScreen })),
+  withPlans(import('./screens/gauges/GaugesScreen.tsx')).then((m) => ({ default: m.GaugesScreen })),
 )
 const YarnsScreen = lazy(() =>
-  import('./screens/yarns/YarnsScreen.tsx').then((m) => ({ default: m.YarnsScreen })),
+  withPlans(import('./screens/yarns/YarnsScreen.tsx')).then((m) => ({ default: m.YarnsScreen })),
 )
 const MeasureScreen = lazy(() =>
-  import('./screens/measure/MeasureScreen.tsx').then((m) => ({ default: m.MeasureScreen })),
+  withPlans(import('./screens/measure/MeasureScreen.tsx')).then((m) => ({ default: m.MeasureScreen })),
 )
 const SheetScreen = lazy(() =>
-  import('./screens/measure/SheetScreen.tsx').then((m) => ({ default: m.SheetScreen })),
+  withPlans(import('./screens/measure/SheetScreen.tsx')).then((m) => ({ default: m.SheetScreen })),
 )
 const PieceSheetScreen = lazy(() =>
-  import('./screens/sheet/PieceSheetScreen.tsx').then((m) => ({ default: m.PieceSheetScreen })),
+  withPlans(import('./screens/sheet/PieceSheetScreen.tsx')).then((m) => ({ default: m.PieceSheetScreen })),
 )
 const SettingsScreen = lazy(() =>
-  import('./screens/settings/SettingsScreen.tsx').then((m) => ({ default: m.SettingsScreen })),
+  withPlans(import('./screens/settings/SettingsScreen.tsx')).then((m) => ({ default: m.SettingsScreen })),
 )
 
 export function App() {

@@ -36,7 +36,7 @@ test('the workshop goes out and comes back without loss, and never overwrites un
   await elsewhere.getByRole('radio', { name: `Replace these ${DEMO.length}` }).click()
   await elsewhere.getByLabel('Also take the settings of “Skarn Hut”').check()
   await elsewhere.getByRole('button', { name: 'Take it in' }).click()
-  await expect(elsewhere.getByText(`${DEMO.length} pieces are on the shelf.`).first()).toBeVisible()
+  await expect(elsewhere.getByText(`All ${DEMO.length} are on the shelf.`).first()).toBeVisible()
   const back = JSON.parse(withoutTime(await exported(elsewhere))) as Record<string, unknown[]>
   const sent = JSON.parse(withoutTime(file)) as Record<string, unknown[]>
   const byId = (records: unknown) =>

@@ -34,7 +34,7 @@ export async function openShelf(page: Page): Promise<void> {
   await expect(page.getByRole('link', { name: 'Kettle trivet', exact: true })).toBeVisible()
 }
 
-/** The pieces of the demo, by the names they have on the shelf; two of them are under way. */
+/** The projects of the demo, by the names they have on the shelf; two of them are under way. */
 export const DEMO = [
   'Kettle trivet',
   'Tin-mug mats',
@@ -45,13 +45,18 @@ export const DEMO = [
   'Pan-handle sleeve',
   'Lamp-glass cover',
   'Cradle booties',
+  'Headlamp case',
+  'Compass pouch',
 ] as const
+
+/** Their pieces: the case has a body and a lid. */
+export const DEMO_PIECES = DEMO.length + 1
 
 /** Takes every piece off the shelf, as a maker who starts afresh would. */
 export async function emptyShelf(page: Page): Promise<void> {
   await openShelf(page)
   for (const name of DEMO) {
-    await page.getByRole('button', { name: `More for ${name}` }).click()
+    await page.getByRole('button', { name: `More for ${name}`, exact: true }).click()
     await page.getByRole('menuitem', { name: 'Delete' }).click()
     await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0)
   }

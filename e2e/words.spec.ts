@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, DEMO, emptyShelf, field, openShelf } from './shelf.ts'
+import { countOf, DEMO_PIECES, emptyShelf, field, openShelf } from './shelf.ts'
 import { stored } from './storage.ts'
 
 test('the first visit says that the hut is a demo; taken away, it comes back whole', async ({ page }) => {
@@ -28,7 +28,7 @@ test('the demo kept aside is no stranger’s yarn in a new piece, and has a filt
   await expect(page.getByRole('button', { name: 'Yarn My yarn' })).toBeVisible()
   await page.goto('/')
   await expect(page.getByText('1 piece.')).toBeVisible()
-  await page.getByRole('button', { name: `Demo ${DEMO.length}` }).click()
+  await page.getByRole('button', { name: `Demo ${DEMO_PIECES}` }).click()
   await expect(page.getByRole('link', { name: 'Kettle trivet', exact: true })).toBeVisible()
   await expect(page.getByRole('link', { name: 'Round mat', exact: true })).toHaveCount(0)
   await page.goto('/settings')
@@ -56,9 +56,9 @@ test('the shelf: stages count, a search that finds nothing says so, an empty one
 }) => {
   await openShelf(page)
   for (const [name, count] of [
-    ['All', DEMO.length],
+    ['All', DEMO_PIECES],
     ['Under way', 2],
-    ['Planned', DEMO.length - 2],
+    ['Planned', DEMO_PIECES - 2],
     ['Finished', 0],
   ] as const) {
     await expect(page.getByRole('button', { name: `${name} ${count}`, exact: true })).toBeVisible()

@@ -178,6 +178,55 @@ const booties: PieceRecord = {
   ],
 }
 
+/** For the lamp that leads down at night: out of the rucksack's damp, never while it charges. */
+const caseForm = {
+  family: 'case',
+  long: 90,
+  thick: 50,
+  high: 110,
+  corners: 'rounded',
+  radius: 12,
+  ease: 0.04,
+  base: 'full',
+  closing: 'lid',
+  opens: 0.62,
+  hinge: 0.22,
+} as const
+const caseOf = (part: 'body' | 'lid'): PieceRecord => ({
+  ...newPiece({
+    id: `headlamp-${part}`,
+    projectId: 'headlamp-case',
+    gaugeId: 'cotton-single',
+    yarnId: 'pine',
+    form: { ...caseForm, part },
+    name: part === 'body' ? 'Body' : 'Lid',
+    place: part === 'body' ? 1 : 2,
+  }),
+  fitness: { uses: ['device'], layers: 1, hardware: [], read: [] },
+})
+const [caseBody, caseLid] = [caseOf('body'), caseOf('lid')]
+
+/** The compass hangs in it beside the map. */
+const compassPouch: PieceRecord = {
+  ...newPiece({
+    id: 'compass-pouch',
+    projectId: 'compass-pouch',
+    gaugeId: 'loft-wool-fine',
+    yarnId: 'lichen',
+    form: {
+      family: 'pouch',
+      wide: 95,
+      high: 110,
+      cord: 'drawstring',
+      edge: 'frilled',
+      edgeHeight: 15,
+      flare: 0.5,
+      lining: 'none',
+    },
+  }),
+  fitness: { uses: ['household'], layers: 1, hardware: ['cords'], read: [] },
+}
+
 const planOf = (piece: PieceRecord) => planPiece(specOf(piece, gauge(piece.gaugeId), PACE))
 
 const pinned = (piece: PieceRecord, at: number): PlanVersionRecord => ({
@@ -307,11 +356,36 @@ const file = projectFile(
       {
         id: 'cradle-booties',
         name: 'Cradle booties',
-        createdAt: FIRST_DAY + DAY / 7,
-        updatedAt: FIRST_DAY + DAY / 7,
+        createdAt: FIRST_DAY + DAY / 8,
+        updatedAt: FIRST_DAY + DAY / 8,
+      },
+      {
+        id: 'headlamp-case',
+        name: 'Headlamp case',
+        createdAt: FIRST_DAY + DAY / 10,
+        updatedAt: FIRST_DAY + DAY / 10,
+      },
+      {
+        id: 'compass-pouch',
+        name: 'Compass pouch',
+        createdAt: FIRST_DAY + DAY / 12,
+        updatedAt: FIRST_DAY + DAY / 12,
       },
     ],
-    pieces: [trivet, mats, sleeve, cap, basket, doorStop, handleSleeve, cover, booties],
+    pieces: [
+      trivet,
+      mats,
+      sleeve,
+      cap,
+      basket,
+      doorStop,
+      handleSleeve,
+      cover,
+      booties,
+      caseBody,
+      caseLid,
+      compassPouch,
+    ],
     gauges,
     yarns,
     copies: [

@@ -120,6 +120,9 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
       'door-stop',
       'pan-handle-sleeve',
       'lamp-glass-cover',
+      'cradle-booties',
+      'headlamp-case',
+      'compass-pouch',
     ],
   })
   expect(await database.events.count()).toBe(before)

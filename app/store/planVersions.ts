@@ -1,12 +1,14 @@
-import {
-  unpin,
-  type Answer,
-  type PieceSpec,
-  type Plan,
-  type PlanVersionRecord,
-  type Round,
-} from '../../core/index.ts'
+import type { Answer, PieceSpec, Plan, PlanVersionRecord, Round } from '../../core/index.ts'
 import { askPlanner } from './planner.ts'
+
+type LayHere = (spec: PieceSpec, kept: PlanVersionRecord['plan']) => Plan
+
+let layHere: LayHere | undefined
+
+/** From now on plans can be worked out on this thread. */
+export function laysHere(lay: LayHere): void {
+  layHere = lay
+}
 
 /** A plan that work was begun on. What follows from its rounds is worked out when it is first asked for. */
 export class PlanVersion {
@@ -32,7 +34,10 @@ export class PlanVersion {
   }
 
   get plan(): Plan {
-    this.#plan ??= unpin(this.spec, this.#kept)
+    if (!this.#plan) {
+      if (!layHere) throw new Error('A plan is asked for before it was laid out.')
+      this.#plan = layHere(this.spec, this.#kept)
+    }
     return this.#plan
   }
 
@@ -41,10 +46,15 @@ export class PlanVersion {
     return this.#plan !== undefined
   }
 
-  /** Has its plan worked out away from the screen; one that cannot be says so when it is asked for. */
+  /**
+   * Has its plan worked out away from the screen; where that cannot be had it is worked out here, and one that cannot be
+   * says so when it is asked for.
+   */
   async layAway(): Promise<void> {
-    const laid = await askPlanner<Answer<Plan>>((planner) => planner.unpin(this.spec, this.#kept))
-    if (laid.ok) this.#plan ??= laid.value
+    const ask = askPlanner<Answer<Plan>>((planner) => planner.unpin(this.spec, this.#kept))
+    const laid = await ask.catch(() => undefined)
+    if (laid?.ok) this.#plan ??= laid.value
+    else await import('./planHere.ts')
   }
 }
 

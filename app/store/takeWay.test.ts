@@ -1,3 +1,4 @@
+import './planHere.ts'
 import { readFileSync } from 'node:fs'
 import { readProjectFile } from '../../core/exchange/readProjectFile.ts'
 import {

@@ -4,10 +4,14 @@ import { smallWorkshop } from '../testing/smallWorkshop.ts'
 import {
   anySpec,
   ballSpec,
+  bootieSpec,
   capSpec,
+  caseSpec,
   coneSpec,
   discSpec,
   drawnSpec,
+  ovalSpec,
+  pouchSpec,
   tubeSpec,
   vesselSpec,
 } from '../testing/specs.ts'
@@ -74,6 +78,11 @@ test('what work was begun on is read back: a part in a spiral, an opening too ti
     },
     ballSpec({}),
     tubeSpec({}),
+    { ...ovalSpec({ edge: 'crisp' }), constraints: { chains: 16 } },
+    ovalSpec({ ends: 'fewer' }),
+    bootieSpec({ side: 'right', cuff: 'ribbed' }),
+    caseSpec({ base: 'slim', part: 'lid' }),
+    pouchSpec(),
   ]
   for (const spec of begun) {
     const content = smallWorkshop(spec)

@@ -8,10 +8,14 @@ import { usualStart } from '../exchange/newPiece.ts'
 import {
   anyOutline,
   ballSpec,
+  bootieSpec,
   capSpec,
+  caseSpec,
   discSpec,
   drawnSpec,
+  ovalSpec,
   points,
+  pouchSpec,
   tubeSpec,
   vesselSpec,
 } from '../testing/specs.ts'
@@ -190,6 +194,10 @@ test.each([
   ['ball', ballSpec({})],
   ['tube', tubeSpec({})],
   ['drawn shape', drawnSpec({})],
+  ['oval basket', ovalSpec({ edge: 'rounded' })],
+  ['bootie', bootieSpec()],
+  ['case', caseSpec()],
+  ['pouch', pouchSpec()],
 ])('rounds of a %s belong to the sections of their form, and measure what its edge lies at', (_, spec) => {
   const ids = sectionsOf(spec).map(({ id }) => id)
   for (const { in: places = ids } of familyOf(spec.form).tape) {

@@ -101,7 +101,7 @@ function Found({ preview, share, onTake, onClose }: FoundProps) {
       say(
         projects.length === 1
           ? `${projects[0]!.name} is on the shelf.`
-          : `${projects.length} pieces are on the shelf.`,
+          : `All ${projects.length} are on the shelf.`,
       )
       onClose()
     } catch (error) {

@@ -1,8 +1,6 @@
 import {
   attempt,
   pieceProgress,
-  planPiece,
-  specOf,
   type Answer,
   type CopyProgress,
   type PieceProgress,
@@ -48,7 +46,7 @@ export function useShelfRows(views: readonly PieceView[] | undefined, settings: 
     const copies = worked.ok ? worked.value : []
     const planned = ((): ShelfRow['planned'] => {
       if (!worked.ok) return attempt(() => fail('its work log does not add up'))
-      const answer = plannedOf(view, settings) ?? plan(view, settings)
+      const answer = plannedOf(view, settings)!
       if (!answer.ok) return answer
       const { plan: made, spec } = answer.value
       const progress = attempt(() => pieceProgress(made, view.piece.quantity, copies))
@@ -99,15 +97,6 @@ const keyOf = ({ piece, gauge, others }: PieceView, { pace }: WorkshopSettings) 
   JSON.stringify([piece, gauge, others, pace])
 
 const plannedOf = (view: PieceView, settings: WorkshopSettings) => plans.get(keyOf(view, settings))
-
-function plan(view: PieceView, settings: WorkshopSettings): Answer<Planned> {
-  const answer = attempt(() => {
-    const spec = specOf(view.piece, view.gauge, settings.pace, view.others)
-    return { plan: planPiece(spec), spec }
-  })
-  plans.set(keyOf(view, settings), answer)
-  return answer
-}
 
 /**
  * Has what the shelf shows planned and laid out away from the screen, all of it at once; where that cannot be had, it
@@ -163,7 +152,8 @@ async function planAway(view: PieceView, settings: WorkshopSettings): Promise<vo
       await askPlanner<Answer<Planned>>((planner) => planner.planPiece(piece, gauge, settings.pace, others)),
     )
   } catch {
-    plan(view, settings)
+    const { planHere } = await import('../../store/planHere.ts')
+    plans.set(keyOf(view, settings), planHere(view, settings))
   }
 }
 
