@@ -37,14 +37,6 @@ const workTo = async (page, last) => {
   await page.getByRole('link', { name: 'Put in what you measure' }).click()
 }
 
-/** A sleeve at its first measurement, found narrow and short. */
-const tightSleeve = async (page) => {
-  await workTo(page, 9)
-  await page.getByRole('textbox', { name: 'Wide, laid flat' }).fill('11.9')
-  await page.getByRole('textbox', { name: 'Long', exact: true }).fill('5.7')
-  await page.getByRole('textbox', { name: 'Rnd 9, planned 36' }).fill('36')
-}
-
 /** A cap below its crown, found wide. */
 const wideCap = async (page) => {
   await workTo(page, 18)
@@ -66,6 +58,7 @@ const VIEWS = [
   { name: 'plan-cap', path: '/piece/wardens-cap/plan', size: DESK },
   { name: 'plan-basket', path: '/piece/kindling-basket/plan', size: DESK },
   { name: 'plan-booties', path: '/piece/cradle-booties/plan', size: DESK },
+  { name: 'plan-case', path: '/piece/headlamp-case/plan', size: DESK },
   { name: 'work', path: '/piece/kettle-trivet/work', size: DESK },
   { name: 'work-820', path: '/piece/kettle-trivet/work', size: TABLET },
   { name: 'work-390', path: '/piece/kettle-trivet/work', size: PHONE },
@@ -85,7 +78,6 @@ const VIEWS = [
     prepare: (page) => page.getByRole('button', { name: /Round swatch/ }).click(),
   },
   { name: 'check', path: '/piece/kettle-trivet/check', size: DESK, prepare: cup },
-  { name: 'check-tube', path: '/piece/lamp-glass-sleeve/plan', size: DESK, prepare: tightSleeve },
   { name: 'check-cap', path: '/piece/wardens-cap/plan', size: DESK, prepare: wideCap },
   { name: 'yarns', path: '/yarns', size: DESK },
   { name: 'measure', path: '/measure', size: DESK },
