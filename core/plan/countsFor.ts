@@ -7,6 +7,7 @@ import { partOf, type SectionId } from '../rounds/round.ts'
 import { repeatOfRim } from '../rounds/rim.ts'
 import { repeatOf } from '../rounds/texture.ts'
 import type { Slit } from './openings.ts'
+import { takenIn } from '../rounds/spine.ts'
 import { accentAt, textureIn } from './sectionWork.ts'
 import { foundationOf } from './wantedAround.ts'
 import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
@@ -34,41 +35,58 @@ export function countsFor(
 ): readonly number[] {
   const foundation = foundationOf(spec)
   if (!foundation) return paced(spec, asked, worked, before)
-  // What grows around a chain has its sides given: its ends are paced as the disc that they make, the same in each.
-  const sides = 2 * foundation.side
-  const atEnds = (count: number) => count - sides
-  const ends = { count: 2, sides, whole: (count: number) => count + sides }
-  const wallCount = spec.constraints?.wallCount
-  const alone = {
-    ...spec,
-    constraints: {
-      ...spec.constraints,
-      firstCount: 2 * foundation.end,
-      ...(wallCount === undefined ? {} : { wallCount: atEnds(wallCount) }),
-    },
-  }
-  const there: PacedRound[] = worked.map((round) => ({
-    ...round,
-    count: atEnds(round.count),
-    from: atEnds(round.from),
-    ideal: atEnds(round.ideal),
-  }))
+  const there: PacedRound[] = [...worked]
   const sections = [...before]
+  let straight = before.reduce(
+    (left, { takesIn }, index) => (takesIn ? takenIn(left, worked[index]!.from, worked[index]!.count) : left),
+    2 * foundation.side,
+  )
   for (const stretch of stretchesOf(asked)) {
-    const rounds = stretch.map((round) => ({ ...round, ideal: atEnds(round.ideal) }))
     const { takesIn, flares, count: out } = stretch[0]!.section
     const counts = takesIn
-      ? takenIn(rounds, there)
+      ? asManyLess(stretch, there)
       : flares
-        ? rounds.map(() => atEnds(out!))
-        : paced(alone, rounds, there, sections, ends)
-    rounds.forEach(({ section, stitch, ideal }, index) => {
-      const from = there.at(-1)?.count ?? 0
-      there.push({ number: there.length + 1, stitch, count: counts[index]!, from, ideal })
+        ? stretch.map(() => out!)
+        : pacedAtEnds(spec, stretch, there, sections, { straight, first: 2 * foundation.end })
+    stretch.forEach(({ section, stitch, ideal }, index) => {
+      const [from, count] = [there.at(-1)?.count ?? 0, counts[index]!]
+      if (takesIn) straight = takenIn(straight, from, count)
+      there.push({ number: there.length + 1, stitch, count, from, ideal })
       sections.push(section)
     })
   }
-  return there.slice(worked.length).map(({ count }) => ends.whole(count))
+  return there.slice(worked.length).map(({ count }) => count)
+}
+
+/** What goes around a chain has its sides given: its ends are paced as the disc that they make, the same in each. */
+function pacedAtEnds(
+  spec: PieceSpec,
+  asked: readonly RoundAsked[],
+  worked: readonly PacedRound[],
+  before: readonly Outline[],
+  { straight, first }: { readonly straight: number; readonly first: number },
+): readonly number[] {
+  const atEnds = (count: number) => count - straight
+  const wallCount = spec.constraints?.wallCount
+  return paced(
+    {
+      ...spec,
+      constraints: {
+        ...spec.constraints,
+        firstCount: first,
+        ...(wallCount === undefined ? {} : { wallCount: atEnds(wallCount) }),
+      },
+    },
+    asked.map((round) => ({ ...round, ideal: atEnds(round.ideal) })),
+    worked.map((round) => ({
+      ...round,
+      count: atEnds(round.count),
+      from: atEnds(round.from),
+      ideal: atEnds(round.ideal),
+    })),
+    before,
+    { count: 2, sides: straight, whole: (count) => count + straight },
+  ).map((count) => count + straight)
 }
 
 /** Rounds that are paced together: what is taken in over an end, or flares, goes by a rule of its own. */
@@ -83,11 +101,14 @@ function stretchesOf(asked: readonly RoundAsked[]): readonly (readonly RoundAske
   return stretches
 }
 
+/** Fewer than so many stitches go around nothing. */
+const FEWEST = 6
+
 /** As many less every round, so that it can be kept in mind, on both sides of the middle: by as much as the ideal falls. */
-function takenIn(asked: readonly RoundAsked[], worked: readonly PacedRound[]): readonly number[] {
+function asManyLess(asked: readonly RoundAsked[], worked: readonly PacedRound[]): readonly number[] {
   let { count, ideal: above } = worked.at(-1)!
   return asked.map(({ ideal }) => {
-    count = Math.max(2, count - 2 * Math.max(0, Math.round((above - ideal) / 2)))
+    count = Math.max(FEWEST, count - 2 * Math.max(0, Math.round((above - ideal) / 2)))
     above = ideal
     return count
   })

@@ -2,6 +2,7 @@ import type { Target } from '../forms/family.ts'
 import { growthOf, plusMinusOf } from '../lay/measures.ts'
 import type { RoundChoice } from './chooseRounds.ts'
 import { farthestOffFlat } from './offFlat.ts'
+import { heelFit } from './heelFit.ts'
 import { openingFit } from './openings.ts'
 import { freeLastRoundsIn } from './sectionWork.ts'
 import type { Checkpoint, Constraints, Finished, Notice, PieceSpec, Plan, PlannedRound } from './plan.ts'
@@ -48,6 +49,11 @@ export function noticesOf(
     if (!fit || fit.passes) continue
     const { around, stretch, least } = fit
     notices.push({ code: 'openingTight', around, passes: opening.passes!, stretch, least })
+  }
+  const heel = heelFit(spec, rounds)
+  if (heel && heel.stretched < heel.passes) {
+    const { around, passes, least } = heel
+    notices.push({ code: 'heelTight', around, passes, least, of: heel.rounds })
   }
   return notices
 }

@@ -216,6 +216,14 @@ export type Notice =
       readonly stretch: number
       readonly least: number
     }
+  /** What is open around the ankle, mm, does not let the heel pass, mm; it does from `least` on, or with `of` toe rounds fewer. */
+  | {
+      readonly code: 'heelTight'
+      readonly around: number
+      readonly passes: number
+      readonly least: number
+      readonly of: number
+    }
   /** Against the plan without it: by how much larger it is, mm; and how far off the worst round then is. */
   | {
       readonly code: 'repeatCost'

@@ -10,6 +10,8 @@ export interface OvalFrame {
   readonly mirrored: boolean
   /** Whether the last quarter of each round leaves it along the tangent. */
   readonly unrolls: boolean
+  /** A wall stands on its edge, and is pulled in place of it. */
+  readonly walled?: boolean
 }
 
 const WIDEST_SEGMENT = Math.PI / 60
@@ -111,11 +113,15 @@ export function ovalFace(plan: Plan, asked: OvalFrame): View {
           },
         }
       : {}),
-    grip: {
-      at: out(-edge, spine / 2),
-      turned: 0,
-      along: (point) => Math.abs(point.x - x) / scale,
-    },
+    ...(asked.walled
+      ? {}
+      : {
+          grip: {
+            at: out(-edge, spine / 2),
+            turned: 0,
+            along: (point: Point) => Math.abs(point.x - x) / scale,
+          },
+        }),
   }
 }
 

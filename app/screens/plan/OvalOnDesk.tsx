@@ -67,8 +67,16 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const from = (left: number) => (mirrored ? width - left : left)
   const [x, y] = [from(MARGIN + ZONES + (wide / 2) * scale), TOP + (long - wide / 2) * scale]
   const faceAt = useCallback(
-    (held?: number) => ovalFace(base, { scale: held ?? scale, x, y, mirrored, unrolls: true }),
-    [base, scale, x, y, mirrored],
+    (held?: number) =>
+      ovalFace(base, {
+        scale: held ?? scale,
+        x,
+        y,
+        mirrored,
+        unrolls: true,
+        walled: wall !== undefined,
+      }),
+    [base, wall, scale, x, y, mirrored],
   )
   const rowsTop = faceHigh + OVER_ROWS
   const rowsScale = open ? Math.min(room / open.wide, (height - rowsTop - under) / open.long) : 1

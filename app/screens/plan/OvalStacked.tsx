@@ -29,8 +29,16 @@ export function OvalStacked(props: StackedProps & { readonly face: boolean }) {
   const from = (left: number) => (mirrored ? width - left : left)
   const [x, y] = [from(ZONES + 4 + (wide / 2) * scale), 8 + (long - wide / 2) * scale]
   const faceAt = useCallback(
-    (held?: number) => ovalFace(base, { scale: held ?? scale, x, y, mirrored, unrolls }),
-    [base, scale, x, y, mirrored, unrolls],
+    (held?: number) =>
+      ovalFace(base, {
+        scale: held ?? scale,
+        x,
+        y,
+        mirrored,
+        unrolls,
+        walled: wall !== undefined,
+      }),
+    [base, wall, scale, x, y, mirrored, unrolls],
   )
   const open = wall && sizeCutOpen(wall)
   const rowsScale = open ? Math.min((width - 8) / open.wide, TALLEST / open.long) : 1

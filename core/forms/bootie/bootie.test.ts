@@ -145,6 +145,21 @@ test('it is as high as its rounds, and a folded cuff has twice as many', () => {
   expect(Math.abs(promise(plan.finished, 'height').value - (upright * spec.gauge.h + 1.8))).toBeLessThan(4)
 })
 
+test('a heel that will not pass is said, with what would let it', () => {
+  const tight = bootieSpec({ opening: 1 })
+  const plan = planPiece(tight)
+  const notice = plan.notices.find(({ code }) => code === 'heelTight')!
+  // By hand: a heel asks for 1.25 times its foot, and plain fabric stretches 15%.
+  expect(notice).toMatchObject({ passes: 1.25 * 105 })
+  const least = (1.25 * 105) / 1.15
+  expect((notice as { least: number }).least).toBeCloseTo(least)
+  // Each way out is one: wider, or so many rounds of the toe fewer.
+  const { of, around } = notice as { of: number; around: number }
+  expect(around + of * 2 * tight.gauge.w).toBeGreaterThanOrEqual(least - 1e-6)
+  expect(around + (of - 1) * 2 * tight.gauge.w).toBeLessThan(least)
+  expect(planPiece(bootieSpec()).notices.some(({ code }) => code === 'heelTight')).toBe(false)
+})
+
 test.each([
   [{ foot: 0 }, 'form.foot', 'too short'],
   [{ foot: 400 }, 'form.foot', 'longer than a foot'],
