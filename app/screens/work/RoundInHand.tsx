@@ -3,6 +3,7 @@ import {
   afterOf,
   belowOf,
   constructionIn,
+  kindOf,
   whatIsAhead,
   writeRun,
   writeRound,
@@ -43,7 +44,9 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const sizes = useSizes()
   const { round, repeat } = now
   const text = writeRun(round, repeat.step, terms)
-  const { zone } = round.steps[repeat.step]!
+  const { zone, ops } = round.steps[repeat.step]!
+  // What is taken in stays over the middle of its end by a marker there.
+  const marker = zone === 'toe' && ops.some((op) => kindOf(op) === 'dec') ? ': move its marker up' : ''
   const hangs = wordsOf(spec.form).hangs === true
   const { start, end } = writeRound(round, {
     spec,
@@ -72,7 +75,11 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
               </span>
             ))}
           </p>
-          <RepeatBoxes time={repeat.time} times={repeat.times} where={zone && ALONG_ZONE[zone]} />
+          <RepeatBoxes
+            time={repeat.time}
+            times={repeat.times}
+            where={zone && `${ALONG_ZONE[zone]}${marker}`}
+          />
           <p className="line-clamp-3 pt-1 text-[min(1.25rem,4.5cqh)] text-ink-2 max-sm:text-[min(1rem,3.2cqh)]">
             {unit === 0 && start ? (
               <strong className="text-ink">Begin: {start}.</strong>
