@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Plan } from '../../core/index.ts'
+import { SectionCapsule } from './SectionCapsule.tsx'
 import { pathOf } from './svgPath.ts'
 
 interface HalfSectionProps {
@@ -34,24 +35,15 @@ export function HalfSection(props: HalfSectionProps) {
     // A lip stands out by a stitch, whatever goes up behind it.
     const out = below.radius + (below.arc - (plan.rounds[index - 2]?.at.arc ?? 0))
     const [from, to] = [place(below), place(isLip ? { radius: out, z: below.z } : round.at)]
-    const long = Math.hypot(to.x - from.x, to.y - from.y)
-    // Caps are round: they stay within the round's own length.
-    const trim = Math.min(0.5, (thick / 2 + 0.6) / Math.max(long, 1))
-    const at = (share: number) => ({
-      x: from.x + (to.x - from.x) * share,
-      y: from.y + (to.y - from.y) * share,
-    })
-    const line = pathOf([at(trim), at(Math.max(trim + 0.01, 1 - trim))])
-    const ink = lit === round.number ? 4 : 2.2
     return (
-      <g key={round.id} fill="none" strokeLinecap="round">
-        <path d={line} stroke="var(--color-ink)" strokeWidth={thick + ink / 2} />
-        <path
-          d={line}
-          stroke={guess ? 'var(--color-film)' : (yarns.get(round.yarn) ?? '#FAFCFB')}
-          strokeWidth={Math.max(1.2, thick - ink / 2)}
-        />
-      </g>
+      <SectionCapsule
+        key={round.id}
+        from={from}
+        to={to}
+        thick={thick}
+        ink={lit === round.number ? 4 : 2.2}
+        fill={guess ? 'var(--color-film)' : (yarns.get(round.yarn) ?? '#FAFCFB')}
+      />
     )
   })
 }

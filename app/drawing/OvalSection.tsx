@@ -1,6 +1,6 @@
 import type { Plan, PlannedRound } from '../../core/index.ts'
 import { FootBehind } from './FootBehind.tsx'
-import { pathOf } from './svgPath.ts'
+import { SectionCapsule } from './SectionCapsule.tsx'
 import { placesAlong, type PlaceAlong } from './views/oval.ts'
 
 interface OvalSectionProps {
@@ -28,20 +28,15 @@ export function OvalSection({ plan, scale, x, table, mirrored, yarns, guess, lit
   const places = placesAlong(rounds)
   const capsule = (from: PlaceAlong, to: PlaceAlong, round: PlannedRound, key: string) => {
     const [a, b] = [place(from), place(to)]
-    const long = Math.hypot(b.x - a.x, b.y - a.y)
-    const trim = Math.min(0.45, (thick / 2 + 0.6) / Math.max(long, 1))
-    const at = (share: number) => ({ x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share })
-    const d = pathOf([at(trim), at(1 - trim)])
-    const ink = lit === round.number ? 4 : 2.2
     return (
-      <g key={key} fill="none" strokeLinecap="round">
-        <path d={d} stroke="var(--color-ink)" strokeWidth={thick + ink / 2} />
-        <path
-          d={d}
-          stroke={guess ? 'var(--color-film)' : (yarns.get(round.yarn) ?? '#FAFCFB')}
-          strokeWidth={Math.max(1.2, thick - ink / 2)}
-        />
-      </g>
+      <SectionCapsule
+        key={key}
+        from={a}
+        to={b}
+        thick={thick}
+        ink={lit === round.number ? 4 : 2.2}
+        fill={guess ? 'var(--color-film)' : (yarns.get(round.yarn) ?? '#FAFCFB')}
+      />
     )
   }
   return (

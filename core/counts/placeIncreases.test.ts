@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { writeSteps } from '../pattern/writeRound.ts'
+import { writeSteps } from '../pattern/writeSteps.ts'
 import { MOST_REPEATS, readableGaps } from './readableGaps.ts'
 import { placeIncreases, type PlaceRequest } from './placeIncreases.ts'
 import { expandSteps, stitchesConsumed, stitchesProduced, type Step } from '../rounds/steps.ts'

@@ -4,8 +4,9 @@ import { constructionIn } from '../plan/sectionWork.ts'
 import { gathers } from '../rounds/round.ts'
 import { chainsAlong } from '../rounds/spine.ts'
 import { startingChain, type StartingChain } from '../plan/startingChain.ts'
-import type { Manner } from '../stitches/manner.ts'
 import { STITCHES, type Terms } from '../stitches/stitch.ts'
+import { ORDINALS, writeAlong, writeChainAlong } from './writeAlongChain.ts'
+import { aroundOrIn, writeOp, writeSteps } from './writeSteps.ts'
 
 /** A round in crochet words. `start` and `end` are empty when there is nothing to do. */
 export interface WrittenRound {
@@ -110,40 +111,6 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
   return `${STITCHES[first?.stitch ?? round.stitch].short[terms]} in ${into}`
 }
 
-/** Round 1 along both sides of a chain: "12 sc, 4 sc in last ch, on the other side 11 sc, 3 sc in first ch". */
-function writeAlong(steps: readonly Step[], terms: Terms): string {
-  return steps
-    .map((_, index) => {
-      const turns = index > 0 && endChainOf(steps, index - 1) === 'last'
-      return `${turns ? 'on the other side ' : ''}${writeStep(steps, index, terms)}`
-    })
-    .join(', ')
-}
-
-/** The end chain that all of a step of round 1 goes into, if it does. */
-function endChainOf(steps: readonly Step[], index: number): 'first' | 'last' | undefined {
-  const gathers = ({ ops }: Step) => ops.some(({ makes, uses }) => makes > uses)
-  if (!gathers(steps[index]!)) return undefined
-  // The first chain has its own at the end, or at the start where it goes the other way round.
-  const startsInFirst = gathers(steps[0]!)
-  const isFirstEnd = steps.findIndex(gathers) === index
-  return isFirstEnd === startsInFirst ? 'first' : 'last'
-}
-
-function writeStep(steps: readonly Step[], index: number, terms: Terms): string {
-  const step = steps[index]!
-  const end = endChainOf(steps, index)
-  if (!end) return writeSteps([step], terms)
-  const [{ stitch, makes }] = step.ops as [Op]
-  return `${makes} ${STITCHES[stitch].short[terms]} in ${end} ch`
-}
-
-/** One run of a round's repeat: "5 sc, inc"; of round 1 along a chain with the chain that it goes into. */
-export const writeRun = (round: Pick<PlannedRound, 'steps' | 'hosts'>, step: number, terms: Terms): string =>
-  chainsAlong(round) === undefined
-    ? writeOps(round.steps[step]!.ops, terms)
-    : writeStep(round.steps, step, terms)
-
 /** Says into which round, where that is not the one before. */
 const ofRound = ({ into }: PlannedRound): string => (into === undefined ? '' : ` of Rnd ${into}`)
 
@@ -153,94 +120,6 @@ function loopsIn({ steps }: Pick<PlannedRound, 'steps'>): 'back' | 'front' | und
   return loops.size === 1 ? [...loops][0] : undefined
 }
 
-/** Steps in crochet words: "sc, inc, (2 sc, inc) × 5, sc". */
-export function writeSteps(steps: readonly Step[], terms: Terms): string {
-  const half = halfOf(steps)
-  if (half) return `(${writeSteps(half, terms)}) × 2`
-  return steps
-    .map(({ times, ops }) => {
-      const text = writeOps(ops, terms)
-      if (times === 1) return text
-      return ops.length === 1 ? `${text} × ${times}` : `(${text}) × ${times}`
-    })
-    .join(', ')
-}
-
-/** Half of the steps, where they go around two ends alike. */
-function halfOf(steps: readonly Step[]): readonly Step[] | undefined {
-  const [first, second] = [steps.slice(0, steps.length / 2), steps.slice(steps.length / 2)]
-  const alike =
-    steps.length >= 4 &&
-    first.length === second.length &&
-    first.every(({ zone, ...step }, index) => {
-      const { zone: _, ...other } = second[index]!
-      return zone !== undefined && JSON.stringify(step) === JSON.stringify(other)
-    })
-  return alike ? first : undefined
-}
-
-/** One run of a repeat: "5 sc, inc". */
-export function writeOps(ops: readonly Op[], terms: Terms): string {
-  return ops
-    .map((op, index) => {
-      const next = ops[(index + 1) % ops.length]
-      // The chain after it is the space's.
-      const plain = op.manner === 'cluster' && next?.manner === 'space'
-      return plain ? nameOfBunch(op, STITCHES[op.stitch].short[terms]) : writeOp(op, terms)
-    })
-    .join(', ')
-}
-
-export function writeOp(op: Op, terms: Terms): string {
-  const short = STITCHES[op.stitch].short[terms]
-  const kind = kindOf(op)
-  if (isSeveral(op)) return `${op.makes} ${short} in one st`
-  if (kind !== 'work') return kind === 'inc' ? 'inc' : `${short}2tog`
-  if (op.manner === 'skip') return `${terms === 'US' ? 'skip' : 'miss'} ${op.uses}`
-  if (op.manner === 'slit')
-    return `ch ${op.makes} over ${op.uses} ${terms === 'US' ? 'skipped' : 'missed'} sts`
-  const name = nameOf(op, short, terms)
-  return op.times === 1 ? name : `${op.times} ${name}`
-}
-
-/** More than two in one stitch. */
-const isSeveral = ({ uses, makes }: Op): boolean => uses === 1 && makes > 2
-
-/** One stitch by its short name and how it is worked: "FPdc", "5-dc popcorn". */
-function nameOf({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string, terms: Terms): string {
-  switch (manner) {
-    case undefined:
-    case 'slit':
-    case 'skip':
-      return short
-    case 'reverse':
-      return `reverse ${short}`
-    case 'curl':
-      return `(${short}, ch 1, ${STITCHES.slst.short[terms]}) in one st`
-    case 'picot':
-      return `${short} with a ch-3 picot`
-    case 'frontPost':
-      return `FP${short}`
-    case 'backPost':
-      return `BP${short}`
-    case 'popcorn':
-      return nameOfBunch({ manner, of }, short)
-    case 'cluster':
-      return `${nameOfBunch({ manner, of }, short)} with ch 1`
-    case 'spike':
-      return `spike ${short}`
-    case 'space':
-      return `ch 1 and ${terms === 'US' ? 'skip' : 'miss'} 1`
-  }
-}
-
-/** Several stitches that make one: "5-dc popcorn". */
-const nameOfBunch = ({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string): string =>
-  `${of}-${short} ${manner}`
-
-const aroundOrIn = (manner: Manner): string =>
-  manner === 'frontPost' || manner === 'backPost' ? 'around' : 'in'
-
 function writeStart(start: Start, round: PlannedRound, chain: StartingChain | undefined): string {
   if (start.kind === 'magicRing') return 'magic ring'
   if (start.kind === 'chainRing') return `ch ${start.chains}, join into a ring with sl st`
@@ -248,22 +127,6 @@ function writeStart(start: Start, round: PlannedRound, chain: StartingChain | un
   if (start.kind === 'joinedChain') return `ch ${round.from}, join with sl st without twisting`
   return `ch ${chainsOfFlatStart(chain)}`
 }
-
-/** "ch 14, begin in 2nd ch from hook": where its first chain is passed over, one farther on. */
-function writeChainAlong(
-  { into }: Extract<Start, { kind: 'chainAlong' }>,
-  round: PlannedRound,
-  chain: StartingChain | undefined,
-): string {
-  const turning = Math.max(1, chain?.chains ?? 1)
-  const passed = round.hosts[0]!.from
-  const bumps = into === 'bumps' ? ', into the back bumps' : ''
-  const keep = passed > 0 ? ', the end ch stays free till the round comes back to it' : ''
-  const counts = chain?.counts ? `, the ${turning} skipped ch count as 1` : ''
-  return `ch ${chainsAlong(round)! + turning}, begin in ${ORDINALS[1 + turning + passed]} ch from hook${bumps}${keep}${counts}`
-}
-
-const ORDINALS = ['', '1st', '2nd', '3rd', '4th', '5th', '6th', '7th']
 
 /** The chain worked into, and those that bring the hook up to the height of round 1. */
 const chainsOfFlatStart = (chain: StartingChain | undefined): number => 1 + Math.max(1, chain?.chains ?? 1)

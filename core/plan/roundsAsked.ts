@@ -1,6 +1,6 @@
 import type { Outline } from '../forms/family.ts'
 import type { SectionId } from '../rounds/round.ts'
-import type { RoundAsked } from './countsFor.ts'
+import type { RoundAsked } from './pacedCounts.ts'
 import { openingsToCome, roundOfOpening, slitOf, type Slit } from './openings.ts'
 import type { PieceSpec, PlannedRound } from './plan.ts'
 import { accentAt, type Gauges } from './sectionWork.ts'

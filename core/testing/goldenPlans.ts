@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { writeSteps } from '../pattern/writeRound.ts'
+import { writeSteps } from '../pattern/writeSteps.ts'
 import type { PieceSpec, Plan } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { SpecError } from '../errors/specError.ts'

@@ -1,6 +1,6 @@
 import { attempt } from '../../errors/attempt.ts'
 import { familyOf } from '../../forms/registry.ts'
-import { commonMultiple, multipleAt, repeatIn } from '../countsFor.ts'
+import { commonMultiple, multipleAt, repeatIn } from '../pacedCounts.ts'
 import type { PieceSpec, Plan } from '../plan.ts'
 import { planPiece } from '../planPiece.ts'
 import { repeatOf } from '../../rounds/texture.ts'
