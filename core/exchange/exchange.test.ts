@@ -1,17 +1,14 @@
 import { usualAccent } from '../rounds/texture.ts'
 import fc from 'fast-check'
 import { smallWorkshop } from '../testing/smallWorkshop.ts'
+import { bootieSpec, caseSpec, ovalSpec, pouchSpec } from '../testing/chainSpecs.ts'
 import {
   anySpec,
   ballSpec,
-  bootieSpec,
   capSpec,
-  caseSpec,
   coneSpec,
   discSpec,
   drawnSpec,
-  ovalSpec,
-  pouchSpec,
   tubeSpec,
   vesselSpec,
 } from '../testing/specs.ts'

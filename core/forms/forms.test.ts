@@ -5,17 +5,14 @@ import { startOfFabric } from '../lay/startOfFabric.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { sectionsOf, sizesOf } from '../plan/wantedAround.ts'
 import { usualStart } from '../exchange/newPiece.ts'
+import { bootieSpec, caseSpec, ovalSpec, pouchSpec } from '../testing/chainSpecs.ts'
 import {
   anyOutline,
   ballSpec,
-  bootieSpec,
   capSpec,
-  caseSpec,
   discSpec,
   drawnSpec,
-  ovalSpec,
   points,
-  pouchSpec,
   tubeSpec,
   vesselSpec,
 } from '../testing/specs.ts'

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
 import { planPiece } from '../plan/planPiece.ts'
-import { anySpec, bootieSpec, tubeSpec } from '../testing/specs.ts'
+import { bootieSpec } from '../testing/chainSpecs.ts'
+import { anySpec, tubeSpec } from '../testing/specs.ts'
 import { groupRounds, writeGroup } from './groupRounds.ts'
 import { writeRoundBody } from './writeRound.ts'
 

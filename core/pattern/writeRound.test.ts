@@ -1,6 +1,7 @@
 import { planPiece } from '../plan/planPiece.ts'
 import type { Construction, PieceSpec } from '../plan/plan.ts'
-import { discSpec, ovalSpec } from '../testing/specs.ts'
+import { ovalSpec } from '../testing/chainSpecs.ts'
+import { discSpec } from '../testing/specs.ts'
 import { roundEnding } from './roundEnding.ts'
 import { writeRound, writeRoundBody } from './writeRound.ts'
 

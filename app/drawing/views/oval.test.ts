@@ -1,4 +1,4 @@
-import { bootieSpec, ovalSpec } from '../../../core/testing/specs.ts'
+import { bootieSpec, ovalSpec } from '../../../core/testing/chainSpecs.ts'
 import { planPiece } from '../../../core/index.ts'
 import { cellList, cellsIn } from './cells.ts'
 import { ovalFace, placesAlong, sizeOfOval } from './oval.ts'

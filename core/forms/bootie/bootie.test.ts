@@ -1,5 +1,4 @@
 import fc from 'fast-check'
-import { SpecError } from '../../errors/specError.ts'
 import { forCopy } from '../../plan/forCopy.ts'
 import { planPiece } from '../../plan/planPiece.ts'
 import type { PieceSpec, Plan } from '../../plan/plan.ts'
@@ -9,8 +8,8 @@ import { chainsAlong } from '../../rounds/spine.ts'
 import { expandSteps } from '../../rounds/steps.ts'
 import { verify } from '../../rounds/verify.ts'
 import { zonesOf } from '../../rounds/zone.ts'
-import { bootieSpec, promise } from '../../testing/specs.ts'
-import { mm } from '../../units/millimetres.ts'
+import { bootieSpec, inStitches, plannedIfAny } from '../../testing/chainSpecs.ts'
+import { promise } from '../../testing/specs.ts'
 
 const anyBootie: fc.Arbitrary<PieceSpec> = fc
   .record({
@@ -27,18 +26,8 @@ const anyBootie: fc.Arbitrary<PieceSpec> = fc
   })
   .map(({ w, tall, stitch, ...form }) => {
     const spec = bootieSpec(form, { stitch })
-    const h = w * tall * { sc: 0.955, hdc: 1.27, dc: 1.91 }[stitch]
-    return { ...spec, gauge: { ...spec.gauge, stitch, w: mm(w), h: mm(h) } }
+    return inStitches(spec, stitch, w, tall)
   })
-
-function planned(spec: PieceSpec): Plan | undefined {
-  try {
-    return planPiece(spec)
-  } catch (error) {
-    if (error instanceof SpecError) return undefined
-    throw error
-  }
-}
 
 /** Where decreases stand in the round below, from 0 at its start to 1 at its end: the middle of each. */
 function placesOfDecreases(steps: Plan['rounds'][number]['steps'], from: number): number[] {
@@ -54,7 +43,7 @@ test('a bootie of any foot adds up, and its toe is taken in symmetric about the 
   let made = 0
   fc.assert(
     fc.property(anyBootie, (spec) => {
-      const plan = planned(spec)
+      const plan = plannedIfAny(spec)
       if (!plan || spec.form.family !== 'bootie') return
       made++
       expect(verify(plan.rounds)).toEqual([])
@@ -91,7 +80,7 @@ test('a bootie of any foot adds up, and its toe is taken in symmetric about the 
 test('the other one of a pair is its mirror image: mirrored rounds, equal counts, as much yarn', () => {
   fc.assert(
     fc.property(anyBootie, (spec) => {
-      const plan = planned(spec)
+      const plan = plannedIfAny(spec)
       if (!plan) return
       const second = forCopy(spec, plan, spec.form.family === 'bootie' && spec.form.side === 'left' ? 2 : 1)
       expect(second.spec.form).not.toEqual(spec.form)
