@@ -114,14 +114,16 @@ export function writeRounds(
       if (foundation && !below) return firstAlong(stitch, foundation)
       const zone = takesIn.get(section)
       const every = holes.get(section)
-      if (every && count === from) return withHoles(stitch, count, every)
+      if (every && count === from) return intoLoops(withHoles(stitch, count, every), into)
       if (!foundation || straight === undefined || texture) return shapedEvenly(before)
+      // After a stitch lost or gained both ends are no longer alike: the round that mends it does so all around.
+      const alike = [from, count].every((one) => one >= straight! && (one - straight!) % 2 === 0)
       const { ends } = foundation
       const zoned = { stitch, from, count, straight, ends }
       if (zone && count < from) return intoLoops(takenInOver(zoned), into)
       // What begins around a chain widens at its ends; what flares or draws in later does so all around.
       const inBase = partOf(section) === partOf(rounds[0]!.section)
-      return count === from || inBase
+      return alike && (count === from || inBase)
         ? intoLoops(aroundEnds(zoned, before, construction), into)
         : shapedEvenly(before)
     }

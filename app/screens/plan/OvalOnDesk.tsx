@@ -24,7 +24,8 @@ const STORY = 64
 /** Over that: what is done at its end. */
 const WORDS = 32
 const ONE_MORE_LINE = 150
-/** Of the height that an oval has at the most whose wall is drawn under it, and of the width beside its section. */
+/** Of the height that an oval has whose wall is drawn under it, and of the width beside its section. */
+const LEAST_HIGH = 0.42
 const MOST_HIGH = 0.72
 const OF_WIDTH = 0.46
 const LEGEND = 120
@@ -57,7 +58,10 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const open = wall && sizeCutOpen(wall)
   // The wall takes the width that there is; the oval has the height that is left.
   const faceHigh = open
-    ? Math.min(height * MOST_HIGH, height - (open.long * room) / open.wide - OVER_ROWS - under)
+    ? Math.max(
+        height * LEAST_HIGH,
+        Math.min(height * MOST_HIGH, height - (open.long * room) / open.wide - OVER_ROWS - under),
+      )
     : height - under
   const reach = wide / 2 + Math.max(wide / 2, tail)
   const scale = Math.min(

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { workedRounds } from '../../fit/workedRounds.ts'
 import { measured } from '../../lay/measures.ts'
 import { planPiece } from '../../plan/planPiece.ts'
 import { validateSpec } from '../../plan/validateSpec.ts'
@@ -184,6 +185,24 @@ test('worked rounds are gone on from, around the chain that is there', () => {
   expect(verify(again.rounds)).toEqual([])
   expect(again.rounds.length).toBeGreaterThan(plan.rounds.length - 1)
   expect(Math.abs(promise(again.finished, 'sideToSide').value - 200)).toBeLessThan(8)
+})
+
+test('after a stitch too many the rest goes on in whole stitches, and both ends are alike again', () => {
+  const spec = ovalSpec({ length: 300, width: 200, edge: 'crisp' })
+  const planned = planPiece(spec)
+  for (const off of [1, -1]) {
+    const counts = planned.rounds.slice(0, 5).map(({ count }, index) => count + (index === 4 ? off : 0))
+    const rounds = workedRounds(planned.rounds, counts, spec)
+    const { radius } = planned.rounds[4]!.at
+    const again = planPiece(spec, { rounds, edge: { radius, z: 0, sd: 1 } })
+    expect(verify(again.rounds)).toEqual([])
+    again.rounds.forEach(({ steps }) =>
+      steps.forEach(({ ops }) => ops.forEach(({ times }) => expect(Number.isInteger(times)).toBe(true))),
+    )
+    expect(again.rounds[4]!.count).toBe(counts[4])
+    const [side, end, other, last] = zonesOf(again.rounds[6]!)
+    expect([other!.count, last!.count]).toEqual([side!.count, end!.count])
+  }
 })
 
 test.each([
