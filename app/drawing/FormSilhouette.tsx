@@ -93,6 +93,16 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M15 56h48" />
     </>
   ),
+  wedge: (
+    <>
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        <path d="M6 18a30 30 0 0 0 60 0z" />
+        <path d="M15 18a21 21 0 0 0 42 0M24 18a12 12 0 0 0 24 0" />
+        <rect x={6} y={11} width={60} height={6.4} rx={3} />
+      </g>
+      <Tape d="M36 57V19" />
+    </>
+  ),
   ball: (
     <>
       <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">

@@ -1,6 +1,7 @@
 import type { FamilyName, TapePlace } from '../../core/index.ts'
 import { AROUND_CHAIN_WORDS } from './aroundChainWords.ts'
 import type { AskingWords } from './askingWords.ts'
+import { IN_ROWS_WORDS } from './inRowsWords.ts'
 import { MEASURE_WORDS } from './measureWords.ts'
 
 const END = {
@@ -16,6 +17,7 @@ const END = {
 /** How every family of forms is asked for, drawn and measured, in a maker's words. */
 const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
   ...AROUND_CHAIN_WORDS,
+  ...IN_ROWS_WORDS,
   disc: {
     fields: { across: { label: 'Target across', question: 'How wide?' } },
     handle: 'Outer edge: target across',

@@ -37,6 +37,8 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   cuff: 'Cuff',
   holes: 'Holes for the cord',
   edge: 'Edge',
+  rows: 'Rows',
+  finish: 'Straight edge',
 }
 
 /** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */
@@ -108,6 +110,20 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     unnamed: 'Booties',
     say: (form, sizes) => `${sizes.full(form.foot)} foot, ${form.side}`,
     short: (form, sizes) => `${sizes.full(form.foot)} foot`,
+  },
+  wedge: {
+    offer: 'Half round or wedge',
+    asks: 'asks how far from its middle',
+    title: 'A half round or a wedge',
+    unnamed: 'Half round',
+    say: (form, sizes) =>
+      form.share === 0.5
+        ? `${sizes.bare(2 * form.radius)} × ${sizes.full(form.radius)}, half round`
+        : `${sizes.full(form.radius)} to the curve, ${Math.round(360 * form.share)}°`,
+    short: (form, sizes) =>
+      form.share === 0.5
+        ? `${sizes.bare(2 * form.radius)} × ${sizes.full(form.radius)}`
+        : sizes.full(form.radius),
   },
   ball: {
     offer: 'Ball or egg',

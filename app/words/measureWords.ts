@@ -51,6 +51,12 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
     sign: '×',
     off: ['too narrow', 'too wide'],
   },
+  toTheCurve: {
+    after: 'to the curve',
+    field: 'Middle to the curve',
+    column: 'to the curve',
+    off: ['too small', 'too large'],
+  },
   opening: { after: 'open', field: 'Opening', column: 'open', off: ['too narrow', 'too wide'] },
 }
 

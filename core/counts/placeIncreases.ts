@@ -18,6 +18,8 @@ export interface PlaceRequest {
   readonly shapingRounds: number
   /** Whether shaping keeps off the first and last stitch, as it had better at a join. */
   readonly offTheJoin: boolean
+  /** A row that is worked the other way round than those it is staggered with. */
+  readonly backwards?: boolean
   /** Steps of the rounds below, the nearest first: what scattered increases keep away from. */
   readonly below?: readonly (readonly Step[])[]
 }
@@ -48,8 +50,11 @@ export function placeIncreases(request: PlaceRequest): Step[] {
 }
 
 /** Plain stitches that close a round: the shaping stacked above the last one's, or half a repeat over. */
-function usualEnd({ order, placement, shapingRounds, offTheJoin }: PlaceRequest, gap: number): number {
-  const over = placement === 'staggered' && shapingRounds % 2 === 0
+function usualEnd(
+  { order, placement, shapingRounds, offTheJoin, backwards = false }: PlaceRequest,
+  gap: number,
+): number {
+  const over = placement === 'staggered' && (shapingRounds % 2 === 0) !== backwards
   if (!offTheJoin || gap < 2) {
     const shift = over ? Math.ceil(gap / 2) : 0
     return order === 'increaseLast' ? shift : gap - shift

@@ -40,6 +40,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   bootie: 'Booties',
   case: 'Case',
   pouch: 'Pouch',
+  wedge: 'Half round',
   ball: 'Ball',
   tube: 'Tube',
   cone: 'Cone',

@@ -39,7 +39,7 @@ export function carryOnPlan(
     goesOn,
     finished: measureFinished(spec, laid),
     checkpoints: chooseCheckpoints(spec, laid, 0).filter(
-      ({ afterRound }) => afterRound > worked.length || afterRound === laid.length,
+      ({ afterRound, purpose }) => afterRound > worked.length || purpose === 'finish',
     ),
     ...sumsOf(laid, spec),
     notices: [],

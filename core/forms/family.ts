@@ -5,7 +5,7 @@ import type { SectionId } from '../rounds/round.ts'
 import type { Texture } from '../rounds/texture.ts'
 import type { Zone } from '../rounds/zone.ts'
 import type { StitchName } from '../stitches/stitch.ts'
-import type { Start } from '../plan/plan.ts'
+import type { Start, WayOfRounds } from '../plan/plan.ts'
 import type { Foundation } from './alongChain.ts'
 import type { Form } from './registry.ts'
 
@@ -50,8 +50,25 @@ export interface Outline {
   readonly lip?: boolean
   /** What goes around a chain is taken in over this zone, symmetric about its middle, which shortens its sides. */
   readonly takesIn?: Zone
+  /** It is worked back and forth, in turned rows, over so much of the way around: of which alone its guide tells. */
+  readonly rows?: { readonly share: number; readonly from?: number }
   /** It undoes what the section of that name did: the same counts, the other way, but for the last. */
   readonly mirrors?: SectionId
+}
+
+/**
+ * Rows that are worked once all rounds are there: on a stretch of their edge, from so far around it and over so much of
+ * it, or along the ends of all rows, where the fabric lies in rows. Lengths in mm.
+ */
+export interface RowsAfter {
+  readonly id: SectionId
+  readonly on: { readonly from: number; readonly share: number } | 'rowEnds'
+  /** How far they go; a single row along the ends of others when nothing is said. */
+  readonly length?: number
+  /** They narrow to so wide, by a stitch at each edge, in every so many rows. */
+  readonly narrows?: { readonly every: number; readonly to: number }
+  /** How much farther its middle stands out than its ends. */
+  readonly bow?: number
 }
 
 /** When a field is asked for: while another has one of these values; always when nothing is said. */
@@ -60,10 +77,11 @@ export interface AskedWhile {
   readonly is: readonly string[]
 }
 
-/** The stitch and texture that a section is usually worked in. */
+/** The stitch and texture that a section is usually worked in, and how its rounds pass into one another. */
 export interface UsualWork {
   readonly stitch?: StitchName
   readonly texture?: Texture
+  readonly rounds?: WayOfRounds
 }
 
 /** A size that a form asks for: a length in mm, or a share of one. */
@@ -176,6 +194,8 @@ export interface Family<F extends { readonly family: string }> {
    */
   validate(form: F, sizes: Sizes): void
   sections(form: F, sizes: Sizes): readonly Outline[]
+  /** Rows that come after all of its sections. */
+  rowsAfter?(form: F): readonly RowsAfter[]
   /** The chain that it begins along, where it grows around both sides of one. */
   foundation?(form: F, sizes: Sizes): Foundation
   /** The section that is a lip, if it has one. */

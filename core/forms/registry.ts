@@ -11,6 +11,7 @@ import { pouch, type PouchForm } from './pouch/pouch.ts'
 import { partOf, type SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
+import { wedge, type WedgeForm } from './wedge/wedge.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
 
 /** What a piece must become. */
@@ -23,6 +24,7 @@ export type Form =
   | PouchForm
   | BootieForm
   | BallForm
+  | WedgeForm
   | TubeForm
   | ConeForm
   | DrawnForm
@@ -42,6 +44,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   case: caseFamily,
   pouch,
   bootie,
+  wedge,
   ball,
   tube,
   cone,

@@ -9,6 +9,9 @@ export interface RoundOfCloth {
   readonly crisp?: boolean
   /** Besides `count`: stitches along both of its straight sides, which neither cup nor wave. */
   readonly straight?: number
+  /** It is a row that takes up so much of its ring, and begins so far around it; `count` is that of the whole ring. */
+  readonly share?: number
+  readonly from?: number
 }
 
 /** Where rounds to be laid down begin, mm. */

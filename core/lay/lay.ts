@@ -14,6 +14,9 @@ export interface LaidRing {
   readonly arc: number
   /** How long each of its straight sides is, of what is no ring. */
   readonly spine?: number
+  /** How much of the ring a row takes up, and where on it the row begins, as shares of it. */
+  readonly share?: number
+  readonly from?: number
 }
 
 /** By how much the radius and the height of every ring move, mm. */

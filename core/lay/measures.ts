@@ -9,6 +9,7 @@ export const MEASURE_KINDS = [
   'opening',
   'endToEnd',
   'sideToSide',
+  'toTheCurve',
 ] as const
 export type MeasureKind = (typeof MEASURE_KINDS)[number]
 
@@ -60,6 +61,8 @@ const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound & { readonly thickness
   /** An oval along its chain, and across it. */
   endToEnd: { radius: 2, z: 0, arc: 0, spine: 1 },
   sideToSide: { radius: 2, z: 0, arc: 0 },
+  /** What is part of a disc, from its middle to its curved edge. */
+  toTheCurve: { radius: 1, z: 0, arc: 0 },
 }
 
 /** Whether it is a size of the round itself, wherever that lies along the fabric. */

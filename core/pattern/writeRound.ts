@@ -95,8 +95,11 @@ const startsWithIncrease = ({ steps }: PlannedRound): boolean => (steps[0]?.ops[
 function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): string {
   if (chainsAlong(round) !== undefined) return writeAlong(steps, terms)
   const ops = round.steps.flatMap((step) => step.ops)
-  const even = round.count === round.from && ops.every((op) => kindOf(op) === 'work' && !op.manner)
+  const even =
+    round.count === round.from &&
+    ops.every((op) => kindOf(op) === 'work' && !op.manner && op.stitch === ops[0]!.stitch)
   const loops = loopsIn(round)
+  if (round.hosts[0]?.of.kind === 'rowEnds') return `${writeSteps(steps, terms)} along the ends of the rows`
   const [first] = ops
   if (first?.manner === 'curl' && ops.length === 1)
     return `${writeOp({ ...first, times: 1 }, terms)}, all around`
@@ -140,11 +143,12 @@ function whereRoundOne(start: Start, chain: StartingChain | undefined): string {
 const INTO_A_SPIRAL = 'from here on in a spiral, a marker in the first st'
 
 function writeEnd(
-  { side }: PlannedRound,
+  { side, closed }: PlannedRound,
   { rounds }: Construction,
   chain: StartingChain | undefined,
   above: { readonly round: PlannedRound; readonly in: Construction } | undefined,
 ): string {
+  if (!closed) return above?.round.closed === false ? 'turn' : ''
   if (rounds.kind === 'spiral') {
     // A spiral ends a stitch higher than it began.
     return above?.in.rounds.kind === 'joined'

@@ -6,7 +6,7 @@ import type { Texture } from '../rounds/texture.ts'
 import { accentAt } from './sectionWork.ts'
 import { takenIn } from '../rounds/spine.ts'
 import type { StitchName } from '../stitches/stitch.ts'
-import { crispIn, foundationOf, sectionsOf, takenInIn } from './wantedAround.ts'
+import { crispIn, foundationOf, rowsIn, sectionsOf, takenInIn } from './wantedAround.ts'
 
 /** A round to be laid down, in the fabric of its section. */
 export interface RoundToLay extends RoundOfCloth {
@@ -33,12 +33,14 @@ export type LayAs = (rounds: readonly RoundCounted[], after?: RoundToLay) => Rou
 
 /**
  * How rounds of a spec are laid: the first of a section that turns a crisp edge bends there, and is plain. Of what grows
- * around a chain, what lies along its sides goes straight, and its ends are laid as the ring that they make together.
+ * around a chain, what lies along its sides goes straight, and its ends are laid as the ring that they make together; a
+ * row is laid as the ring that it is a part of.
  */
 export function layAs(spec: SpecToLay): LayAs {
   const crisp = crispIn(spec)
   const foundation = foundationOf(spec)
   const taken = takenInIn(spec)
+  const rows = rowsIn(spec)
   return (rounds, after) => {
     let below = after
     const straightUnder = (all: number, section: SectionId) => {
@@ -49,10 +51,12 @@ export function layAs(spec: SpecToLay): LayAs {
     return rounds.map(({ number, section, stitch, count: all }) => {
       const straight = foundation && straightUnder(all, section)
       const accent = accentAt(spec, { number, section, stitch })
+      const row = rows.get(section)
       const round: RoundToLay = {
         section,
         stitch,
-        count: all - (straight ?? 0),
+        count: (all - (straight ?? 0)) / (row?.share ?? 1),
+        ...(row ?? {}),
         ...(straight === undefined ? {} : { straight }),
         ...(section !== below?.section && crisp.has(section) ? { crisp: true } : accent ? { accent } : {}),
       }

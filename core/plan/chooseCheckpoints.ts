@@ -1,6 +1,7 @@
 import type { Checkpoint, PlannedRound } from './plan.ts'
 import { familyOf } from '../forms/registry.ts'
 import { finishedPromises } from './measureFinished.ts'
+import { beforeRowsAfter } from './rowsAfter.ts'
 import { promisesOf } from './promisesOf.ts'
 import { foundationOf, type PieceToOutline } from './wantedAround.ts'
 
@@ -19,9 +20,10 @@ const LONG_STRETCH = 12
  */
 export function chooseCheckpoints(
   spec: PieceToOutline,
-  rounds: readonly PlannedRound[],
+  all: readonly PlannedRound[],
   trimmed: number,
 ): Checkpoint[] {
+  const rounds = beforeRowsAfter(spec, all)
   const last = rounds.length
   const beforeTrim = Math.max(1, last - Math.max(1, trimmed))
   const places = new Map<number, Checkpoint['purpose']>([[last, 'finish']])

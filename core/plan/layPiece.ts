@@ -38,9 +38,9 @@ export function layPiece(
         // Flat rounds lie as much farther out as the edge did; what is fitted keeps to its own girth, as much longer.
         const out = flat.has(rounds[index]!.section) ? edge.radius - alone.radius : 0
         return {
+          ...added.rings[index]!,
           radius: radius + out,
           z: Math.max(0, z + up),
-          arc: added.rings[index]!.arc,
           ...(spine === undefined ? {} : { spine }),
         }
       }),

@@ -1,12 +1,14 @@
 import { layDown } from '../lay/layDown.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import { countOf, usedBy, type Round } from '../rounds/round.ts'
+import { roundNamed } from '../rounds/inOrder.ts'
 import { leftOfDish } from '../lay/leftOfDish.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import { beginningOf, toLay, type SpecToLay } from './beginningOf.ts'
 import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
+import { beforeRowsAfter } from './rowsAfter.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
 import { accentAt, gaugeIn, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
 import { asBegun, crispIn, flatIn, wantedIn } from './wantedAround.ts'
@@ -15,8 +17,13 @@ import { asBegun, crispIn, flatIn, wantedIn } from './wantedAround.ts'
  * Rounds with their numbers and counts, and where they come to lie: what follows from a list of rounds and the
  * maker's stitches, planned, re-planned or read from a file alike.
  */
-export function layRounds(planned: SpecToLay, rounds: readonly Round[], goesOn?: GoesOn): PlannedRound[] {
-  const spec = asBegun(planned, rounds)
+export function layRounds(
+  planned: SpecToLay,
+  all: readonly Round[],
+  goesOn?: GoesOn,
+): readonly PlannedRound[] {
+  const spec = asBegun(planned, all)
+  const rounds = beforeRowsAfter(spec, all)
   const gauges = gaugesOf(spec)
   const places = placesOf(spec, gauges, rounds, goesOn)
   const edges = placesAsEdges(spec, gauges, rounds, goesOn, places)
@@ -24,7 +31,7 @@ export function layRounds(planned: SpecToLay, rounds: readonly Round[], goesOn?:
   const crisp = crispIn(spec)
   const flat = flatIn(spec)
   const toBeLaid = toLay(spec, rounds)
-  return rounds.map((round, index): PlannedRound => {
+  const laid = rounds.map((round, index): PlannedRound => {
     const turns = crisp.has(round.section) && rounds[index - 1]?.section !== round.section
     const [section, stitch] = [round.section, round.fabric]
     const accent = accentAt(spec, { number: index + 1, section, stitch })
@@ -46,7 +53,57 @@ export function layRounds(planned: SpecToLay, rounds: readonly Round[], goesOn?:
       flatness: flatnessOf({ count, w, around, straight: flat.has(section) ? toBeLaid[index]!.straight : 0 }),
     }
   })
+  return withRowsLaid(laid, all.slice(rounds.length), gauges)
 }
+
+/**
+ * Rows that come after the rounds of a piece lie on as their edge does: so much of its ring as they have stitches, around
+ * the middle of what they stand in. Along the ends of rows they lie beyond the edge, as long as both straight sides.
+ */
+function withRowsLaid(
+  laid: readonly PlannedRound[],
+  rows: readonly Round[],
+  gauges: Gauges,
+): readonly PlannedRound[] {
+  const all = [...laid]
+  const edge = laid.at(-1)!
+  for (const row of rows) {
+    const { w, h } = gauges({ section: row.section, stitch: row.fabric })
+    const [host] = row.hosts
+    const below = host?.of.kind === 'top' ? roundNamed(all, host.of.round) : undefined
+    const { at } = below ?? edge
+    const count = countOf(row)
+    const around = count * w
+    const share = (around / rowOf(edge)) * (edge.at.share ?? 1)
+    const middle =
+      below === edge && host
+        ? (edge.at.from ?? 0) + ((host.from + host.to) / 2 / edge.count) * (edge.at.share ?? 1)
+        : (at.from ?? 0) + (at.share ?? 1) / 2
+    const place: RoundPosition = {
+      ...at,
+      ...(below ? { share, from: middle - share / 2 } : {}),
+      arc: at.arc + h,
+      z: below && edge.at.z > 0 ? at.z + h : at.z,
+    }
+    all.push({
+      ...row,
+      number: all.length + 1,
+      stitch: row.fabric,
+      from: usedBy(row),
+      count,
+      around,
+      ideal: count,
+      at: place,
+      asEdge: place,
+      flatness: 0,
+    })
+  }
+  return all
+}
+
+/** Length of a round as its stitches make it, mm. */
+const rowOf = ({ count, around, ideal }: Pick<PlannedRound, 'count' | 'around' | 'ideal'>): number =>
+  (count * around) / ideal
 
 /** By how much stitches are longer than what is wanted around: beside those that lie straight. */
 function flatnessOf({
@@ -153,8 +210,8 @@ function placesOnAnEdge(
   const longer = alongEdge(edge) / rim.arc
   // What stands free is lifted by the rounds to come; a mat on its table is not.
   const lies = from.free && ahead.length > 0 ? layDown(all, from, gauges) : alone
-  const worked = lies.rings.slice(0, after).map(({ radius, z, arc, spine }, index): RoundPosition => ({
-    ...(spine === undefined ? {} : { spine }),
+  const worked = lies.rings.slice(0, after).map(({ radius, z, arc, ...beside }, index): RoundPosition => ({
+    ...beside,
     radius: (radius * edge.radius) / (from.free ? lies.rings[after - 1]!.radius : rim.radius),
     z: from.free ? z * longer : edge.z * (radius / rim.radius) ** 2 * left,
     arc: arc * longer,

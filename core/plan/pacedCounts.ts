@@ -182,8 +182,8 @@ function problemOf(
     ideals,
     ...(ends ? { ends, grows: rounds.map((round, index) => isInside(round, rounds[index + 1])) } : {}),
     firstCounts: [
-      Math.min(nearest, Math.max(4, Math.floor(first * 0.85))),
-      Math.max(nearest, Math.ceil(first * 1.2)),
+      Math.max(FEWEST, Math.min(nearest, Math.max(4, Math.floor(first * 0.85)))),
+      Math.max(FEWEST, nearest, Math.ceil(first * 1.2)),
     ],
     beta: betaOf(rhythm),
     // An edging follows the round below and is no fabric that could wave or cup.
@@ -207,6 +207,9 @@ function problemOf(
     }),
   }
 }
+
+/** A row of a single stitch has no edges. */
+const FEWEST = 2
 
 /** Whether a flat round has another around it. */
 const isInside = ({ section }: RoundAsked, next: RoundAsked | undefined): boolean =>

@@ -15,17 +15,21 @@ export function pin({ rounds, goesOn, finished, checkpoints, notices }: Plan): P
   }
 }
 
-const onlyRound = ({ id, section, closed, side, fabric, yarn, beside, hosts, steps }: Round): Round => ({
-  id,
-  section,
-  closed,
-  side,
-  fabric,
-  yarn,
-  ...(beside ? { beside } : {}),
-  hosts,
-  steps,
-})
+const onlyRound = (round: Round): Round => {
+  const { id, section, closed, side, fabric, yarn, beside, hosts, steps, left } = round
+  return {
+    id,
+    section,
+    closed,
+    side,
+    fabric,
+    yarn,
+    ...(beside ? { beside } : {}),
+    hosts,
+    steps,
+    ...(left ? { left } : {}),
+  }
+}
 
 /** A kept plan with all that follows from its rounds: numbers, counts, places, yarn and time. */
 export function unpin(spec: PieceSpec, { rounds, goesOn, ...promises }: PinnedPlan): Plan {

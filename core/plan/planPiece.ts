@@ -20,6 +20,7 @@ import { roundsAsked, type RoundOf } from './roundsAsked.ts'
 import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { freeLastRoundsIn, gaugeIn, gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
+import { beforeRowsAfter, withRowsAfter } from './rowsAfter.ts'
 import { sumsOf } from './sumsOf.ts'
 import { sectionsOf, sizesOf, asBegun } from './wantedAround.ts'
 import type { Worked } from './worked.ts'
@@ -88,7 +89,8 @@ export function planPiece(asked: PieceSpec, worked?: Worked): Plan {
 
 function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
   const gauges = gaugesOf(spec)
-  const base = baseOf(spec, gauges, worked)
+  const before = worked && { ...worked, rounds: beforeRowsAfter(spec, worked.rounds) }
+  const base = baseOf(spec, gauges, before)
   const best = bestCandidate(spec, gauges, base)
   const toCome = best.asked.map(({ section: { id }, stitch, slits }, index) => ({
     section: id,
@@ -96,15 +98,16 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
     count: best.counts[index]!,
     slits,
   }))
-  const goesOn = worked && { after: worked.rounds.length, ...worked.edge }
-  const rounds = layRounds(
-    spec,
-    writeRounds(spec, worked?.rounds ?? [], [...toCome, ...edgingOf(spec, base)]),
-    goesOn,
-  )
+  const goesOn = worked && { after: base.worked.length, ...worked.edge }
+  // Once rows stand on the edge of its rounds, that is where the rounds end.
+  const written =
+    worked && worked.rounds.length > base.worked.length
+      ? worked.rounds
+      : writeRounds(spec, before?.rounds ?? [], [...toCome, ...edgingOf(spec, base)])
+  const rounds = layRounds(spec, withRowsAfter(spec, written), goesOn)
   const finished = measureFinished(spec, rounds)
   const checkpoints = chooseCheckpoints(spec, rounds, best.choice.trimmed).filter(
-    ({ afterRound }) => afterRound > base.worked.length || afterRound === rounds.length,
+    ({ afterRound, purpose }) => afterRound > base.worked.length || purpose === 'finish',
   )
   const { id } = base.last.section
   const heightOf = (stitch: StitchName) => gauges({ section: id, stitch }).h

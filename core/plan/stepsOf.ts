@@ -14,6 +14,8 @@ interface RoundToShape {
   readonly texture?: TexturedRound | undefined
   /** The side that faces the maker; right when nothing is said. */
   readonly side?: Round['side']
+  /** It is a row, which is turned where the one below ends. */
+  readonly row?: boolean
 }
 
 /** What the placing of a round's shaping needs to know of the rounds below. */
@@ -35,7 +37,7 @@ export const asBelow = (round: Round): RoundBelow => ({
  * @param before the rounds below, from round 1; none for the first
  */
 export function stepsOf(
-  { stitch, from, count, texture, side }: RoundToShape,
+  { stitch, from, count, texture, side, row }: RoundToShape,
   before: readonly RoundBelow[],
   { order, placement, rounds }: Construction,
   into?: 'back' | 'front',
@@ -50,6 +52,7 @@ export function stepsOf(
         order,
         placement,
         shapingRounds: before.filter(({ shapes }, index) => index > 0 && shapes).length,
+        backwards: row === true && side === 'wrong',
         offTheJoin: rounds.kind === 'joined' && rounds.shaping === 'offTheJoin',
         below: before
           .slice(-3)

@@ -65,7 +65,12 @@ function splitAt(part: Outline, splits: readonly number[]): Outline[] {
     const length = (all[index + 1] ?? guide.length) - from
     const cut = { length, lies: guide.lies, perimeter: (along: number) => guide.perimeter(from + along) }
     if (index === 0) return { ...part, guide: cut }
-    return { id: `${part.id}-${index + 1}`, guide: cut, ...(part.even ? { even: true } : {}) }
+    return {
+      id: `${part.id}-${index + 1}`,
+      guide: cut,
+      ...(part.even ? { even: true } : {}),
+      ...(part.rows ? { rows: part.rows } : {}),
+    }
   })
 }
 
@@ -90,6 +95,10 @@ export const flatIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
 /** The zone that sections are taken in over, of those that are. */
 export const takenInIn = (spec: PieceToOutline): ReadonlyMap<SectionId, Zone> =>
   new Map(sectionsOf(spec).flatMap(({ id, takesIn }) => (takesIn ? [[id, takesIn] as const] : [])))
+
+/** How much of the way around sections take that are worked in rows, and where on it they begin. */
+export const rowsIn = (spec: PieceToOutline): ReadonlyMap<SectionId, NonNullable<Outline['rows']>> =>
+  new Map(sectionsOf(spec).flatMap(({ id, rows }) => (rows ? [[id, rows] as const] : [])))
 
 /** After how many stitches sections leave a hole, of those that do. */
 export const holesIn = (spec: PieceToOutline): ReadonlyMap<SectionId, number> =>

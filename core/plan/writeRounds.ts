@@ -1,4 +1,4 @@
-import { countOf, partOf, topOf, type Round, type Run, type SectionId } from '../rounds/round.ts'
+import { countOf, partOf, topOf, turned, type Round, type Run, type SectionId } from '../rounds/round.ts'
 import { bothSidesOf, straightOf, takenIn } from '../rounds/spine.ts'
 import { plain, type Op, type Step } from '../rounds/steps.ts'
 import { goesRoundPosts } from '../rounds/texture.ts'
@@ -6,12 +6,20 @@ import { rimSteps, type Rim } from '../rounds/rim.ts'
 import type { Foundation } from '../forms/alongChain.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
-import type { PieceSpec, Start } from './plan.ts'
+import type { Construction, PieceSpec, Start } from './plan.ts'
 import { constructionIn, loopsIn, wayOf } from './sectionWork.ts'
 import { overOpenings, withOpenings, type Slit } from './openings.ts'
 import { toLay } from './beginningOf.ts'
 import { asBelow, intoLoops, stepsOf, type RoundBelow } from './stepsOf.ts'
-import { crispIn, foundationOf, holesIn, lipsIn, takenInIn, type PieceToOutline } from './wantedAround.ts'
+import {
+  crispIn,
+  foundationOf,
+  holesIn,
+  lipsIn,
+  rowsIn,
+  takenInIn,
+  type PieceToOutline,
+} from './wantedAround.ts'
 import { aroundEnds, firstAlong, takenInOver, theOtherWay } from './zonedSteps.ts'
 import { textureAt } from './textureAt.ts'
 
@@ -37,7 +45,7 @@ function startHosts(start: Start, count: number, foundation: Foundation | undefi
 }
 
 /** A name for a round that none of these has. */
-function freshId(number: number, taken: ReadonlySet<string>): string {
+export function freshId(number: number, taken: ReadonlySet<string>): string {
   let id = `r${number}`
   for (let again = 2; taken.has(id); again++) id = `r${number}-${again}`
   return id
@@ -55,10 +63,16 @@ function withHoles(stitch: StitchName, count: number, every: number): Step[] {
 }
 
 /** The yarns in hand at a round. */
-function heldIn({ colours }: Pick<PieceSpec, 'colours'>, number: number): HeldYarns {
+export function heldIn({ colours }: Pick<PieceSpec, 'colours'>, number: number): HeldYarns {
   const { yarn, beside } = colours.findLast(({ fromRound }) => fromRound <= number)!
   return beside && beside.length > 0 ? { yarn, beside } : { yarn }
 }
+
+/** Both edges of a row stay straight when its first and last stitch are plain (FIELD §13). */
+const offTheEdges = ({ rounds, ...others }: Construction): Construction => ({
+  ...others,
+  rounds: rounds.kind === 'joined' ? { ...rounds, shaping: 'offTheJoin' } : rounds,
+})
 
 /** The side that faces the maker: in turned rounds every other one shows the wrong side. */
 export function sideOf(
@@ -83,6 +97,7 @@ export function writeRounds(
 ): Round[] {
   const [crisp, lips, takesIn] = [crispIn(spec), lipsIn(spec), takenInIn(spec)]
   const holes = holesIn(spec)
+  const rows = rowsIn(spec)
   const foundation = foundationOf(spec)
   const rounds = [...worked]
   const straightAfter = (stitches: number, section: SectionId, from: number, count: number) =>
@@ -105,10 +120,12 @@ export function writeRounds(
         : texture?.of && goesRoundPosts(texture.of)
           ? undefined
           : loopsIn(spec, { section, stitch })
-    const construction = constructionIn(spec, section)
+    const construction = rows.has(section)
+      ? offTheEdges(constructionIn(spec, section))
+      : constructionIn(spec, section)
     const side = sideOf(spec, section, top)
     const shapedEvenly = (before: readonly RoundBelow[]) =>
-      stepsOf({ stitch, from, count, texture, side }, before, construction, into)
+      stepsOf({ stitch, from, count, texture, side, row: rows.has(section) }, before, construction, into)
     const shaped = () => {
       const before = rounds.map(asBelow)
       if (foundation && !below) return firstAlong(stitch, foundation)
@@ -132,11 +149,13 @@ export function writeRounds(
     const round: Round = {
       id,
       section,
-      closed: true,
+      closed: !rows.has(section),
       side,
       fabric: stitch,
       ...heldIn(spec, number),
-      hosts: below ? [topOf(below, into)] : startHosts(spec.construction.start, count, foundation),
+      hosts: below
+        ? [rows.has(section) ? turned(topOf(below, into)) : topOf(below, into)]
+        : startHosts(spec.construction.start, count, foundation),
       steps: withOpenings(standing, slits ?? [], stitch),
     }
     rounds.push(round)

@@ -89,7 +89,7 @@ function worthOf(
 function sideWork(round: PlannedRound, spec: Pick<PieceSpec, 'construction' | 'sections'>): number {
   const { rounds, start } = constructionIn(spec, round.section)
   const chain = rounds.kind === 'joined' ? startingChain(round.stitch, rounds.begins) : undefined
-  const joining = rounds.kind === 'joined' ? 0.55 : 0
+  const joining = rounds.kind === 'joined' && round.closed ? 0.55 : 0
   const ring =
     round.number === 1 && start.kind !== 'magicRing' ? startChains(start, round) * CHAIN_SHARE_OF_SC : 0
   // A chain that counts replaces a stitch that has been counted already.

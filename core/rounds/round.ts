@@ -70,6 +70,13 @@ export function loopsBelow({ hosts }: Pick<Round, 'hosts'>): 'back' | 'front' | 
 export const standsOn = ({ hosts }: Pick<Round, 'hosts'>, { id }: Pick<Round, 'id'>): boolean =>
   hosts.some(({ of }) => of.kind === 'top' && of.round === id)
 
+/** The same stitches the other way round, as they are worked into once the piece is turned. */
+export const turned = ({ of, from, to }: Run): Run => ({ of, from: to, to: from })
+
+/** "Rnd 3", or "Row 3" of what does not close. */
+export const titleOf = ({ closed, number }: Pick<Round, 'closed'> & { readonly number: number }): string =>
+  `${closed ? 'Rnd' : 'Row'} ${number}`
+
 /** The whole top of a round, by both of its loops or one. */
 export const topOf = (
   round: Pick<Round, 'id' | 'steps'>,

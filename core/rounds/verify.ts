@@ -1,4 +1,4 @@
-import { countOf, gathers, stitchesIn, type Round, type Run } from './round.ts'
+import { countOf, gathers, loopsBelow, stitchesIn, type Round, type Run } from './round.ts'
 import { stitchesConsumed } from './steps.ts'
 
 /** What does not add up in a list of rounds, and where. */
@@ -20,6 +20,7 @@ export interface Flaw {
 export function verify(rounds: readonly Round[]): Flaw[] {
   const flaws: Flaw[] = []
   const numbers = new Map<string, number>()
+  const leaves = leftOver(rounds)
   rounds.forEach((round, at) => {
     const say = (field: Flaw['field'], message: string) => flaws.push({ at, field, message })
     if (numbers.has(round.id)) {
@@ -33,6 +34,8 @@ export function verify(rounds: readonly Round[]): Flaw[] {
     if (placed === undefined && !gathers(round) && uses !== hosts) {
       say('steps', `Rnd ${at + 1} works off ${uses} stitches; below it there are ${hosts}.`)
     }
+    const unworked = placed === undefined ? leaves.get(at) : undefined
+    if (unworked) say('hosts', unworked)
     numbers.set(round.id, at + 1)
   })
   return flaws
@@ -40,7 +43,7 @@ export function verify(rounds: readonly Round[]): Flaw[] {
 
 /** What is wrong with what a round is worked into. */
 function sayHosts(
-  { hosts, left = [], closed }: Round,
+  { hosts }: Round,
   at: number,
   rounds: readonly Round[],
   numbers: ReadonlyMap<string, number>,
@@ -57,19 +60,33 @@ function sayHosts(
       return `Rnd ${at + 1} is worked into stitch ${last} of Rnd ${below}, which has ${there}.`
     }
   }
-  return closed && left.length === 0 ? sayUnworked(hosts, at, rounds, numbers) : undefined
+  return undefined
 }
 
-/** Stitches of the one round below that a closed round passes over without a word. */
-function sayUnworked(
-  hosts: readonly Run[],
-  at: number,
-  rounds: readonly Round[],
-  numbers: ReadonlyMap<string, number>,
-): string | undefined {
-  const [only, ...others] = hosts
-  if (only?.of.kind !== 'top' || others.length > 0) return undefined
-  const below = numbers.get(only.of.round)!
-  const unworked = countOf(rounds[below - 1]!) - stitchesIn(hosts)
-  return unworked > 0 ? `Rnd ${at + 1} leaves ${unworked} sts of Rnd ${below} unworked.` : undefined
+/**
+ * What does not add up of the stitches of a round by all that is worked into them: stitches that none of them takes and
+ * none states as left, or that two of them take. By the index of the last round that is worked into them.
+ */
+function leftOver(rounds: readonly Round[]): ReadonlyMap<number, string> {
+  const found = new Map<number, string>()
+  rounds.forEach((below, number) => {
+    const standing = rounds.flatMap((round, at) => {
+      const on = (runs: readonly Run[] = []) =>
+        stitchesIn(runs.filter(({ of }) => of.kind === 'top' && of.round === below.id))
+      const used = on(round.hosts)
+      return used > 0 ? [{ at, used, left: on(round.left), front: loopsBelow(round) === 'front' }] : []
+    })
+    // A lip and what is worked behind it have a loop each.
+    const behind = standing.filter(({ front }) => !front)
+    const [count, used] = [countOf(below), behind.reduce((sum, one) => sum + one.used, 0)]
+    const last = behind.at(-1)
+    if (!last || used === count) return
+    const wrong = behind.find(({ left, used: own }) => left > 0 && left + own !== count)
+    const title = `Rnd ${number + 1}`
+    if (used > count) found.set(last.at, `Rnd ${last.at + 1} takes stitches of ${title} a second time.`)
+    else if (wrong || behind.every(({ left }) => left === 0)) {
+      found.set(last.at, `Rnd ${last.at + 1} leaves ${count - used} sts of ${title} unworked.`)
+    }
+  })
+  return found
 }

@@ -1,0 +1,177 @@
+import type { RowsAfter } from '../forms/family.ts'
+import { familyOf } from '../forms/registry.ts'
+import { countOf, stitchesIn, topOf, turned, type Round, type Run, type SectionId } from '../rounds/round.ts'
+import { freshId, heldIn } from './writeRounds.ts'
+import { decrease, plain, type Op, type Step } from '../rounds/steps.ts'
+import type { StitchName } from '../stitches/stitch.ts'
+import type { PieceSpec } from './plan.ts'
+import { gaugesOf, stitchIn, type Gauges } from './sectionWork.ts'
+import { rowsIn, sizesOf } from './wantedAround.ts'
+
+/** A row as it is worked, before it has a name and yarns. */
+interface RowToWrite {
+  readonly section: SectionId
+  readonly stitch: StitchName
+  readonly side: Round['side']
+  /** What it is worked into; the row before it, turned, when nothing is said. */
+  readonly hosts?: readonly Run[]
+  readonly left?: readonly Run[]
+  readonly steps: readonly Step[]
+}
+
+/** The rows of a spec's form that come once all of its rounds are there. */
+export const afterwardsIn = ({ form }: Pick<PieceSpec, 'form'>): readonly RowsAfter[] =>
+  familyOf(form).rowsAfter?.(form) ?? []
+
+/** The rounds of a piece that come before such rows. */
+export function beforeRowsAfter<R extends Pick<Round, 'section'>>(
+  spec: Pick<PieceSpec, 'form'>,
+  rounds: readonly R[],
+): readonly R[] {
+  const after = new Set(afterwardsIn(spec).map(({ id }) => id))
+  const first = after.size === 0 ? -1 : rounds.findIndex(({ section }) => after.has(section))
+  return first < 0 ? rounds : rounds.slice(0, first)
+}
+
+/** A piece with the rows that come after its rounds; those that are there already are facts. */
+export function withRowsAfter(spec: PieceSpec, rounds: readonly Round[]): readonly Round[] {
+  const main = beforeRowsAfter(spec, rounds)
+  const edge = main.at(-1)!
+  const gauges = gaugesOf(spec)
+  const rows = afterwardsIn(spec).flatMap((one) => {
+    const { on } = one
+    return on === 'rowEnds' ? [alongRowEnds(spec, main, one, gauges)] : onTheEdge(spec, edge, one, on, gauges)
+  })
+  const all = [...rounds]
+  for (const { stitch, hosts, ...row } of rows.slice(rounds.length - main.length)) {
+    const number = all.length + 1
+    all.push({
+      id: freshId(number, new Set(all.map(({ id }) => id))),
+      closed: false,
+      fabric: stitch,
+      ...heldIn(spec, number),
+      hosts: hosts ?? [turned(topOf(all.at(-1)!))],
+      ...row,
+    })
+  }
+  return all
+}
+
+/** Fewer stitches than this are no row. */
+const FEWEST = 2
+
+/** Rows on a stretch of an edge, narrowing by one at each of their own edges. */
+function onTheEdge(
+  spec: PieceSpec,
+  edge: Round,
+  { id, length = 0, narrows }: RowsAfter,
+  { from, share }: Exclude<RowsAfter['on'], 'rowEnds'>,
+  gauges: Gauges,
+): RowToWrite[] {
+  const all = countOf(edge)
+  const stitch = stitchIn(spec, id)
+  const { w, h } = gauges({ section: id, stitch })
+  const first = Math.max(FEWEST, Math.round(share * all))
+  // Two that mirror one another begin as far from the start on either side of it.
+  const begins =
+    from + share / 2 <= 0.5 ? Math.round(from * all) : all - first - Math.round((1 - from - share) * all)
+  const least = Math.max(FEWEST, Math.round((narrows?.to ?? 0) / w))
+  const top = topOf(edge).of
+  const run: Run = { of: top, from: begins, to: begins + first }
+  const waiting = [
+    { of: top, from: 0, to: begins },
+    { of: top, from: begins + first, to: all },
+  ].filter((one) => stitchesIn([one]) > 0)
+  const rows: RowToWrite[] = []
+  let count = first
+  for (let row = 1; row <= Math.max(1, Math.round(length / h)); row++) {
+    const takesIn = narrows !== undefined && row > 1 && row % narrows.every === 0 && count - 2 >= least
+    rows.push({
+      section: id,
+      stitch,
+      side: (row % 2 === 1) === (edge.side === 'right') ? 'right' : 'wrong',
+      ...(row === 1 ? { hosts: [run], left: waiting } : {}),
+      steps: takesIn ? narrowed(stitch, count) : [{ times: 1, ops: [plain(stitch, count)] }],
+    })
+    if (takesIn) count -= 2
+  }
+  return rows
+}
+
+/** A stitch fewer at each edge. */
+function narrowed(stitch: StitchName, count: number): Step[] {
+  const between = count - 4
+  return [
+    {
+      times: 1,
+      ops: [decrease(stitch), ...(between > 0 ? [plain(stitch, between)] : []), decrease(stitch)],
+    },
+  ]
+}
+
+/** The stitches that a bowed row is made of, lowest first. */
+const BY_HEIGHT = ['slst', 'sc', 'hdc', 'dc', 'tr'] as const satisfies readonly StitchName[]
+
+/**
+ * One row along the ends of all others: from the outer corner at which they ended to the middle, and out again to the
+ * other. It takes its own length in stitches (FIELD §13); three go into a point, and two of an inner corner together.
+ */
+function alongRowEnds(
+  spec: PieceSpec,
+  rounds: readonly Round[],
+  { id, bow }: RowsAfter,
+  gauges: Gauges,
+): RowToWrite {
+  const { section, side } = rounds.at(-1)!
+  const stitch: StitchName = 'sc'
+  const { w, h } = gauges({ section, stitch })
+  const heightOf = (one: StitchName) => gauges({ section, stitch: one }).h
+  const long = rounds.reduce((sum, round) => sum + heightOf(round.fabric), sizesOf(spec).start.hole)
+  const half = Math.max(1, Math.round(long / w))
+  const ends = 2 * half
+  const lowest = bow === undefined ? h : heightOf('slst')
+  const stitches = Array.from({ length: ends }, (_, index) => {
+    const wanted = lowest + (bow ?? 0) * (1 - ((2 * (index + 0.5)) / ends - 1) ** 2)
+    return bow === undefined ? stitch : nearest(wanted, heightOf)
+  })
+  const { share = 1 } = rowsIn(spec).get(section) ?? {}
+  return {
+    section: id,
+    stitch,
+    side,
+    hosts: [
+      { of: { kind: 'rowEnds', section, side: side === 'right' ? 'last' : 'first' }, from: half, to: 0 },
+      { of: { kind: 'rowEnds', section, side: side === 'right' ? 'first' : 'last' }, from: 0, to: half },
+    ],
+    steps: [{ times: 1, ops: withCorner(stitches, half, share) }],
+  }
+}
+
+const nearest = (height: number, heightOf: (stitch: StitchName) => number): StitchName =>
+  BY_HEIGHT.reduce((best, one) =>
+    Math.abs(heightOf(one) - height) < Math.abs(heightOf(best) - height) ? one : best,
+  )
+
+/** Runs of one stitch, and what the middle takes: a point three in its last place, an inner corner one over two. */
+function withCorner(stitches: readonly StitchName[], half: number, share: number): Op[] {
+  const ops: Op[] = []
+  const add = (op: Op) => {
+    const last = ops.at(-1)
+    const joins =
+      last?.stitch === op.stitch && last.uses === 1 && last.makes === 1 && op.uses === 1 && op.makes === 1
+    if (last && joins) ops[ops.length - 1] = { ...last, times: last.times + op.times }
+    else ops.push(op)
+  }
+  for (let at = 0; at < stitches.length; at++) {
+    const stitch = stitches[at]!
+    if (share < POINT && at === half - 1) add({ stitch, uses: 1, makes: 3, times: 1 })
+    else if (share > INNER && at === half - 1) {
+      add(decrease(stitch))
+      at++
+    } else add(plain(stitch))
+  }
+  return ops
+}
+
+/** Up to less than half a disc its middle is a point to go around, beyond it an inner corner. */
+const [POINT, INNER] = [0.45, 0.55]
