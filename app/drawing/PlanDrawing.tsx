@@ -3,6 +3,7 @@ import { EdgeHandle, type Pulled } from './EdgeHandle.tsx'
 import { PlanOverlay, type FitWords, type LeaderTo } from './PlanOverlay.tsx'
 import { StitchCanvas } from './StitchCanvas.tsx'
 import type { Grip, View } from './views/view.ts'
+import { roundsNoun } from '../words/roundWords.ts'
 
 /** A size that is pulled at a place of the drawing. */
 export interface Handle {
@@ -53,7 +54,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
         width={width}
         height={height}
         role="group"
-        aria-label={`Drawing of the piece, ${view.plan.rounds.length} rounds`}
+        aria-label={`Drawing of the piece, ${view.plan.rounds.length} ${roundsNoun(view.plan)}`}
         onPointerMove={point}
         onPointerLeave={() => onPoint(undefined)}
       >

@@ -1,9 +1,11 @@
 import { tapeTicks } from './tapeTicks.ts'
 import { scaleLinear } from 'd3-scale'
 import type { PointerEvent } from 'react'
-import { MM_PER_INCH, type Plan, type PlannedRound } from '../../core/index.ts'
+import { growthOf, MM_PER_INCH, type Plan, type PlannedRound } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
-import { sayGuessed } from '../words/measureWords.ts'
+import { MEASURE_WORDS, sayGuessed } from '../words/measureWords.ts'
+import { isAlongRows } from './views/view.ts'
+import { isPart } from './views/viewOf.ts'
 import { RoundCapsules, type Capsule } from './RoundCapsules.tsx'
 
 interface SectionProps {
@@ -35,16 +37,21 @@ export function SectionView({
   lit,
   onPoint,
 }: SectionProps) {
-  const { finished, rounds, hole } = plan
-  const [across] = finished.promises
+  const { finished, hole } = plan
+  const rounds = plan.rounds.filter((round) => !isAlongRows(round))
+  const [promised] = finished.promises
+  const { of, value } = promised!
+  // Part of a disc is cut from its middle out.
+  const sides = isPart(plan) ? [1] : [1, -1]
   const edge = rounds.at(-1)!.at.radius * scale
   // A target far from anything that could be planned stays off the drawing.
-  const post = Math.min((target / 2) * scale, edge * 1.3)
+  const post = Math.min((target / growthOf(of)) * scale, edge * 1.3)
   const table = 50
   const lift = Math.min(26, finished.height * scale)
   const liftScale = finished.height > 0 ? lift / finished.height : 0
-  const size = guess ? sayGuessed(across!, sizes) : `${sizes.full(across!.value)} across`
+  const size = guess ? sayGuessed(promised!, sizes) : `${sizes.full(value)} ${MEASURE_WORDS[of].after}`
   const half = size.length * 5.6 + 8
+  const near = sides.length > 1 ? centre - edge : centre
   const innerOf = (index: number) => (index === 0 ? Math.max(hole, 0) : rounds[index - 1]!.at.radius)
   const capsulesOf = (round: PlannedRound, index: number): Capsule[] => {
     const { at } = round
@@ -52,7 +59,9 @@ export function SectionView({
     const long = Math.max(1.5, Math.abs(at.radius - inner) * scale - 0.8)
     const near = Math.min(inner, at.radius) * scale + 0.4
     const y = table - CAPSULE - 1 - at.z * liftScale
-    return [centre + near, centre - near - long].map((x) => ({ held: round, x, y, width: long }))
+    return [centre + near, centre - near - long]
+      .slice(0, sides.length)
+      .map((x) => ({ held: round, x, y, width: long }))
   }
   const thin = (rounds.at(-1)!.at.radius - innerOf(rounds.length - 1)) * scale < 4.8
   const litRound = lit === undefined ? undefined : rounds[lit - 1]
@@ -74,14 +83,20 @@ export function SectionView({
       className="block overflow-visible"
     >
       <g stroke="var(--color-ink)" strokeWidth={1.2} fill="none" strokeDasharray={guess ? '5 4' : undefined}>
-        <path d={`M${centre - edge} 4V20M${centre + edge} 4V20`} />
-        {edge > half + 16 && (
+        <path d={`M${near} 4V20M${centre + edge} 4V20`} />
+        {edge > half + 16 && sides.length > 1 && (
           <path
             d={`M${centre - edge} 12H${centre - half}M${centre + half} 12H${centre + edge}M${centre - edge + 8} 9l-8 3l8 3M${centre + edge - 8} 9l8 3l-8 3`}
           />
         )}
       </g>
-      <text x={centre} y={18} textAnchor="middle" className="slab text-18" fill="var(--color-ink)">
+      <text
+        x={(near + centre + edge) / 2}
+        y={18}
+        textAnchor="middle"
+        className="slab text-18"
+        fill="var(--color-ink)"
+      >
         {size}
       </text>
       <SectionTape centre={centre} y={table} reach={Math.max(edge, post)} scale={scale} sizes={sizes} />
@@ -101,7 +116,7 @@ export function SectionView({
           guess={guess}
         />
       )}
-      {[1, -1].map((side) => (
+      {sides.map((side) => (
         <rect
           key={side}
           x={centre + side * post - 2.2}
@@ -178,10 +193,11 @@ const ZERO = 28
 
 /** Count against flat: a bar a round under its own radius; filled below cups, outlined above ruffles. */
 export function FlatnessStrip({ plan, scale, centre, width, lit, onPoint }: StripProps) {
-  const offs = plan.rounds.map(({ count, ideal }) => count - ideal)
+  const rounds = plan.rounds.filter((round) => !isAlongRows(round))
+  const offs = rounds.map(({ count, ideal }) => count - ideal)
   const most = Math.max(1, ...offs.map(Math.abs))
   const up = scaleLinear([-most, most], [ZERO + 19, ZERO - 19])
-  const radii = plan.rounds.map(({ at }) => at.arc)
+  const radii = rounds.map(({ at }) => at.arc)
   const right = centre + radii.at(-1)! * scale
   const worst = offs.reduce((index, off, at) => (Math.abs(off) > Math.abs(offs[index]!) ? at : index), 0)
   const mark = most >= 1.5 ? Math.floor(most) : 1
@@ -192,7 +208,7 @@ export function FlatnessStrip({ plan, scale, centre, width, lit, onPoint }: Stri
   })
   const point = (event: PointerEvent<SVGSVGElement>) => {
     const out = (event.clientX - event.currentTarget.getBoundingClientRect().x - centre) / scale
-    onPoint(out < plan.hole ? undefined : plan.rounds.find(({ at }) => at.arc >= out)?.number)
+    onPoint(out < plan.hole ? undefined : rounds.find(({ at }) => at.arc >= out)?.number)
   }
   return (
     <svg

@@ -2,6 +2,7 @@ import {
   measured,
   plusMinusOf,
   sizeSeen,
+  titleOf,
   type Cause,
   type Diagnosis,
   type Look,
@@ -11,6 +12,7 @@ import {
 import type { Sizes } from '../ui/useSizes.ts'
 import { MEASURE_WORDS } from './measureWords.ts'
 import { LIE_WORDS } from './wording.ts'
+import { roundsFromTo, roundsNoun, roundTitle, type Rounds } from './roundWords.ts'
 
 /** "After Rnd 8: 0.7 cm small, and it cups" */
 export function finding(
@@ -18,6 +20,7 @@ export function finding(
   { expected }: Diagnosis,
   countOff: number,
   sizes: Sizes,
+  plan: Rounds,
 ): string {
   const { afterRound, edge } = reading
   const lies =
@@ -34,7 +37,7 @@ export function finding(
   })
   const size = offs.length > 0 ? offs.join(', ') : 'as large as expected'
   const count = countOff === 0 ? '' : `${Math.abs(countOff)} sts ${countOff < 0 ? 'short' : 'over'}, `
-  return `After Rnd ${afterRound}: ${count}${size}${lies}`
+  return `After ${roundTitle(plan, afterRound)}: ${count}${size}${lies}`
 }
 
 /** What a wall makes of stitches that are out of proportion: it neither cups nor waves. */
@@ -59,18 +62,19 @@ const plainStitches = (count: number) =>
   Math.abs(count) === 1 ? 'one stitch' : `${Math.abs(count)} stitches`
 
 /** A cause as a maker would say it. */
-export function causeSentence(cause: Cause, hands: Diagnosis['hands'], wall = false): string {
+export function causeSentence(cause: Cause, hands: Diagnosis['hands'], plan: Rounds, wall = false): string {
+  const from = roundTitle(plan, cause.from ?? 1)
   switch (cause.kind) {
     case 'hands':
       return (wall ? HANDS_OF_WALL[hands] : undefined) ?? HANDS[hands]
     case 'missedIncreases':
-      return `${capital(stitches(cause.stitches ?? 0))} missed, in or about Rnd ${cause.from}.`
+      return `${capital(stitches(cause.stitches ?? 0))} missed, in or about ${from}.`
     case 'extraIncreases':
-      return `${capital(stitches(cause.stitches ?? 0))} too many, in or about Rnd ${cause.from}.`
+      return `${capital(stitches(cause.stitches ?? 0))} too many, in or about ${from}.`
     case 'joinWorked':
-      return `The join was worked as a stitch, one more every round from Rnd ${cause.from}.`
+      return `The join was worked as a stitch, one more every round from ${from}.`
     case 'firstSkipped':
-      return `The first stitch was skipped or the last hidden, one fewer every round from Rnd ${cause.from}.`
+      return `The first stitch was skipped or the last hidden, one fewer every round from ${from}.`
     case 'roundMissing':
       return 'A round fewer is worked than was counted.'
     case 'roundExtra':
@@ -78,9 +82,9 @@ export function causeSentence(cause: Cause, hands: Diagnosis['hands'], wall = fa
     case 'openCentre':
       return 'The ring in the middle stands open: draw its tail.'
     case 'stitchLost':
-      return `${capital(plainStitches(cause.stitches ?? 0))} passed over, in or about Rnd ${cause.from}.`
+      return `${capital(plainStitches(cause.stitches ?? 0))} passed over, in or about ${from}.`
     case 'stitchGained':
-      return `${capital(plainStitches(cause.stitches ?? 0))} worked into twice, in or about Rnd ${cause.from}.`
+      return `${capital(plainStitches(cause.stitches ?? 0))} worked into twice, in or about ${from}.`
     case 'chainMiscounted': {
       const off = cause.stitches ?? 0
       return `The chain has ${Math.abs(off)} ${off > 0 ? 'more' : 'fewer'} than planned.`
@@ -99,33 +103,33 @@ export function likelihood(probability: number): string {
 }
 
 /** Two mistakes that a tape cannot tell apart, in one sentence. */
-export function undecidedSentence({ causes }: Diagnosis): string {
+export function undecidedSentence({ causes }: Diagnosis, plan: Rounds): string {
   const [first, second] = causes
-  return `Either ${inWords(first!)}, or ${inWords(second!)}: the size cannot tell.`
+  return `Either ${inWords(first!, plan)}, or ${inWords(second!, plan)}: the size cannot tell.`
 }
 
-const inWords = (cause: Cause): string => {
-  const sentence = causeSentence(cause, 'asGauge').replace(/\.$/, '')
+const inWords = (cause: Cause, plan: Rounds): string => {
+  const sentence = causeSentence(cause, 'asGauge', plan).replace(/\.$/, '')
   return sentence[0]!.toLowerCase() + sentence.slice(1)
 }
 
 /** "Count Rnd 6: 36 or 35?" */
-export function lookSentence(look: Look): string {
+export function lookSentence(look: Look, plan: Rounds): string {
   switch (look.kind) {
     case 'countRound':
-      return `Count Rnd ${look.round}: ${look.first} or ${look.second}?`
+      return `Count ${roundTitle(plan, look.round)}: ${look.first} or ${look.second}?`
     case 'countRounds':
-      return `Count the rounds: ${look.first} or ${look.second}?`
+      return `Count the ${roundsNoun(plan)}: ${look.first} or ${look.second}?`
     case 'lookAtJoin':
-      return `Look at the join of Rnd ${look.round}: is a stitch worked into it, or the first stitch skipped?`
+      return `Look at the join of ${roundTitle(plan, look.round)}: is a stitch worked into it, or the first stitch skipped?`
     case 'lookAtCentre':
       return 'Look at the middle: does the ring stand open?'
   }
 }
 
 export const WAY_TITLES: Record<WayOut['kind'], (way: WayOut) => string> = {
-  replan: () => 'Change the rounds ahead',
-  goBack: ({ keeps }) => (keeps === 0 ? 'Begin again' : `Back to Rnd ${keeps + 1}`),
+  replan: ({ plan }) => `Change the ${roundsNoun(plan)} ahead`,
+  goBack: ({ keeps, plan }) => (keeps === 0 ? 'Begin again' : `Back to ${roundTitle(plan, keeps + 1)}`),
   anotherHook: ({ hook }) => `Take a ${hook} mm hook from here`,
   accept: () => 'Accept it',
 }
@@ -139,7 +143,7 @@ export function wayOutcome({ plan: { finished } }: WayOut): string | undefined {
 export function waySentences(way: WayOut, afterRound: number, sizes: Sizes): string[] {
   const { plan, keeps, pulledOut } = way
   const next = plan.rounds[keeps]
-  const rounds = `${plan.rounds.length} rounds in all.`
+  const rounds = `${plan.rounds.length} ${roundsNoun(plan)} in all.`
   if (way.kind === 'accept') {
     const height = plan.finished.height
     return [
@@ -147,22 +151,22 @@ export function waySentences(way: WayOut, afterRound: number, sizes: Sizes): str
       height > 3 ? `The edge will stand up ${sizes.full(height)}.` : 'The target becomes what comes out.',
     ]
   }
-  if (!next) return ['It is large enough: no more rounds.', 'Nothing to undo.']
+  if (!next) return [`It is large enough: no more ${roundsNoun(plan)}.`, 'Nothing to undo.']
   const change = next.count - next.from
   const first =
     change === 0
-      ? `Rnd ${next.number} stays even, ${next.count} sts.`
-      : `Rnd ${next.number} takes ${Math.abs(change)} ${change > 0 ? 'increases' : 'decreases'}, ${next.count} sts.`
+      ? `${titleOf(next)} stays even, ${next.count} sts.`
+      : `${titleOf(next)} takes ${Math.abs(change)} ${change > 0 ? 'increases' : 'decreases'}, ${next.count} sts.`
   if (way.kind === 'goBack' && keeps === 0) {
     return [`Pull it all out, ${pulledOut} sts, and use that yarn.`, `Chain ${next.from}. ${rounds}`]
   }
   if (way.kind === 'goBack') {
     return [
-      `Pull out ${keeps + 1 === afterRound ? `Rnd ${afterRound}` : `Rnds ${keeps + 1} to ${afterRound}`}, ${pulledOut} sts, and use that yarn.`,
+      `Pull out ${roundsFromTo(plan, keeps + 1, afterRound)}, ${pulledOut} sts, and use that yarn.`,
       `${first} ${rounds}`,
     ]
   }
-  if (way.kind === 'anotherHook') return [`${first} ${rounds}`, 'Measure again two rounds on.']
+  if (way.kind === 'anotherHook') return [`${first} ${rounds}`, `Measure again two ${roundsNoun(plan)} on.`]
   return [`${first} ${rounds}`, ...staysOff(way, sizes)]
 }
 
@@ -176,7 +180,9 @@ function staysOff({ plan: { rounds, finished }, keeps }: WayOut, sizes: Sizes): 
   if (worked.section === first && rounds.at(-1)!.section !== first) return []
   const by = measured('width', worked.at) - width.value
   if (Math.abs(by) < 2) return []
-  return [`Rnds 1 to ${keeps} stay ${sizes.full(Math.abs(by))} ${by < 0 ? 'narrower' : 'wider'} laid flat.`]
+  return [
+    `${roundsFromTo({ rounds }, 1, keeps)} stay ${sizes.full(Math.abs(by))} ${by < 0 ? 'narrower' : 'wider'} laid flat.`,
+  ]
 }
 
 /** Why the first way is the best: what it has over the others. */

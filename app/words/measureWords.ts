@@ -54,7 +54,7 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
   toTheCurve: {
     after: 'to the curve',
     field: 'Middle to the curve',
-    column: 'to the curve',
+    column: 'to curve',
     off: ['too small', 'too large'],
   },
   opening: { after: 'open', field: 'Opening', column: 'open', off: ['too narrow', 'too wide'] },

@@ -1,6 +1,7 @@
 import type { Notice, OpeningFit, PieceRecord, Plan, Terms } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { percent, shortName } from './wording.ts'
+import { roundsNoun, roundTitle } from './roundWords.ts'
 
 /** What a plan wants said about it: the fact, then the number, then what to do. */
 export function noticeTexts(plan: Plan, piece: PieceRecord, sizes: Sizes, terms: Terms): string[] {
@@ -10,12 +11,12 @@ export function noticeTexts(plan: Plan, piece: PieceRecord, sizes: Sizes, terms:
 function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes, terms: Terms): string {
   switch (notice.code) {
     case 'guess':
-      return 'Gauge is a guess from the label. Work the first 5 rounds or a swatch, then put in what you count.'
+      return `Gauge is a guess from the label. Work the first 5 ${roundsNoun(plan)} or a swatch, then put in what you count.`
     case 'sizeMissed':
       return `Ends ${sizes.full(Math.abs(notice.by))} ${notice.by > 0 ? 'over' : 'under'} the target. ${
         piece.construction.freeLastRounds < 2
-          ? 'Let the last rounds differ, or take this size.'
-          : 'No last rounds come nearer in this gauge.'
+          ? `Let the last ${roundsNoun(plan)} differ, or take this size.`
+          : `No last ${roundsNoun(plan)} come nearer in this gauge.`
       }`
     case 'notFlat':
       return `The last third is ${percent(Math.abs(notice.flatness))} too ${
@@ -25,7 +26,7 @@ function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes
       const ends = plan.rounds
         .slice(notice.fromRound - 1)
         .map(({ number, stitch }) => `${number} ${shortName(stitch, terms)}`)
-      return `Measure after Rnd ${notice.afterRound} before you settle the last: ${ends.join(', ')}.`
+      return `Measure after ${roundTitle(plan, notice.afterRound)} before you settle the last: ${ends.join(', ')}.`
     }
     case 'polygon':
       return `Stacked increases make a polygon with ${notice.sides} sides. Stagger them for a rounder edge.`
@@ -34,13 +35,13 @@ function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes
     case 'heelTight':
       return `The heel will not pass: it needs ${sizes.full(notice.passes)}, and ${sizes.full(notice.around)} around does not stretch so far. Open it to ${sizes.full(notice.least)}, leave out ${notice.of} ${notice.of === 1 ? 'round' : 'rounds'} of the toe, or rib the cuff.`
     case 'trimWaits':
-      return `Whole rounds end ${sizes.full(Math.abs(notice.by))} ${
+      return `Whole ${roundsNoun(plan)} end ${sizes.full(Math.abs(notice.by))} ${
         notice.by > 0 ? 'over' : 'under'
-      } the target; the size is known to ± ${sizes.doubt(notice.plusMinus)}. Measure in work, and Check offers last rounds that trim it.`
+      } the target; the size is known to ± ${sizes.doubt(notice.plusMinus)}. Measure in work, and Check offers last ${roundsNoun(plan)} that trim it.`
     case 'repeatCost': {
       const size = sizes.full(Math.abs(notice.by))
       const [bigger, flat] = [notice.by > 0 ? 'larger' : 'smaller', percent(Math.abs(notice.flatness))]
-      const off = `Rnd ${notice.round} is ${flat} ${notice.flatness > 0 ? 'longer' : 'shorter'} than flat`
+      const off = `${roundTitle(plan, notice.round)} is ${flat} ${notice.flatness > 0 ? 'longer' : 'shorter'} than flat`
       return Number(sizes.bare(notice.by)) === 0
         ? `Multiples of ${notice.of} cost no size; ${off}.`
         : `Multiples of ${notice.of} make it ${size} ${bigger} than free counts would; ${off}.`

@@ -5,7 +5,7 @@ import type { Gauge } from '../gauge/gauge.ts'
 import type { FabricState, Loops } from '../gauge/latentGauge.ts'
 import type { PieceSpec, SectionWork } from '../plan/plan.ts'
 import { SpecError } from '../errors/specError.ts'
-import { formOf } from '../forms/registry.ts'
+import { familyOf, formOf } from '../forms/registry.ts'
 import { mm } from '../units/millimetres.ts'
 import { yarnUseOf } from '../yarn/calibration.ts'
 import { FIBRES } from '../yarn/fibre.ts'
@@ -31,11 +31,18 @@ export function beliefOf(record: GaugeRecord): Combined {
 export const isMeasured = ({ evidence }: GaugeRecord): boolean => evidence.some(({ setAside }) => !setAside)
 
 /**
- * The gauge a record stands for, in its own stitch, worked into both loops or one, as worked or as washed.
+ * The gauge a record stands for, in its own stitch, worked into both loops or one, as worked or as washed, in rounds or
+ * in rows.
  * @throws SpecError when the label cannot be
  */
-export function gaugeOf(record: GaugeRecord, loops: Loops = 'both', state: FabricState = 'worked'): Gauge {
-  const gauge = gaugeFromBelief(beliefOf(record), record.stitch, record, isMeasured(record), loops, state)
+export function gaugeOf(
+  record: GaugeRecord,
+  loops: Loops = 'both',
+  state: FabricState = 'worked',
+  rows = false,
+): Gauge {
+  const belief = beliefOf(record)
+  const gauge = gaugeFromBelief(belief, record.stitch, record, isMeasured(record), loops, state, rows)
   if (record.calibrations.length === 0) return gauge
   return { ...gauge, yarnUse: yarnUseOf(gauge, record.calibrations) }
 }
@@ -70,6 +77,7 @@ export function specIn(
 ): PieceSpec {
   const { construction, stitch } = piece
   const form = formOf(piece.form)
+  const { inRows = false } = familyOf(form)
   const sections = sectionsWorked<KeptSectionWork>(form, stitch, piece.sections)
   const usual = construction.loops ?? 'both'
   const worked = Object.entries(sections).flatMap(([id, work]) => {
@@ -86,7 +94,9 @@ export function specIn(
       ...(rounds ? { rounds } : {}),
       ...(texture ? { texture } : {}),
       ...(texture && measured && gaugeId !== undefined ? { measured } : {}),
-      ...(fabric ? {} : { gauge: gaugeForStitch(gaugeOf(record, loopsOf(loops), state), own ?? stitch) }),
+      ...(fabric
+        ? {}
+        : { gauge: gaugeForStitch(gaugeOf(record, loopsOf(loops), state, inRows), own ?? stitch) }),
     }
     return [[id, made] as const]
   })
@@ -94,7 +104,7 @@ export function specIn(
     form,
     tolerance: mm(piece.tolerance),
     stitch,
-    gauge: gaugeForStitch(gaugeOf(gauge, loopsOf(usual), state), stitch),
+    gauge: gaugeForStitch(gaugeOf(gauge, loopsOf(usual), state, inRows), stitch),
     construction,
     ...(worked.length > 0 ? { sections: Object.fromEntries(worked) } : {}),
     colours: piece.colours,

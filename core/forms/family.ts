@@ -194,6 +194,8 @@ export interface Family<F extends { readonly family: string }> {
    */
   validate(form: F, sizes: Sizes): void
   sections(form: F, sizes: Sizes): readonly Outline[]
+  /** All of it is worked back and forth. */
+  readonly inRows?: true
   /** Rows that come after all of its sections. */
   rowsAfter?(form: F): readonly RowsAfter[]
   /** The chain that it begins along, where it grows around both sides of one. */

@@ -9,8 +9,14 @@ import { labelBelief, stitchTerms, type FabricState, type Loops, type WashChange
 import { yarnDiameter } from './yarnWeight.ts'
 
 /** The size of a stitch that a belief holds most probable. */
-export function sizeOf(belief: Gaussian, stitch: StitchName, loops: Loops, state: FabricState): StitchSize {
-  const terms = stitchTerms(stitch, loops, state)
+export function sizeOf(
+  belief: Gaussian,
+  stitch: StitchName,
+  loops: Loops,
+  state: FabricState,
+  rows = false,
+): StitchSize {
+  const terms = stitchTerms(stitch, loops, state, rows)
   const w = terms.lnW.map((unknown) => [unknown, 1] as const)
   const h = terms.lnH.map((unknown) => [unknown, 1] as const)
   const sum = (unknowns: readonly number[]) =>
@@ -36,7 +42,10 @@ export function beliefFromEvidence(
   return combineEvidence(labelBelief(yarn, washing), evidence)
 }
 
-/** A gauge to plan with: through both loops or one (an edging takes both), as worked or as washed. */
+/**
+ * A gauge to plan with: through both loops or one (an edging takes both), as worked or as washed, in rounds or in rows,
+ * which are not quite of one height (FIELD §5).
+ */
 export function gaugeFromBelief(
   { belief }: Combined,
   stitch: StitchName,
@@ -44,8 +53,9 @@ export function gaugeFromBelief(
   measured: boolean,
   loops: Loops = 'both',
   state: FabricState = 'worked',
+  rows = false,
 ): Gauge {
-  const size = (name: StitchName) => sizeOf(belief, name, isEdging(name) ? 'both' : loops, state)
+  const size = (name: StitchName) => sizeOf(belief, name, isEdging(name) ? 'both' : loops, state, rows)
   const others = (['slst', ...BODY_STITCHES] as const).filter((name) => name !== stitch)
   return {
     ...size(stitch),

@@ -148,7 +148,7 @@ function writeEnd(
   chain: StartingChain | undefined,
   above: { readonly round: PlannedRound; readonly in: Construction } | undefined,
 ): string {
-  if (!closed) return above?.round.closed === false ? 'turn' : ''
+  if (!closed) return writeEndOfRow(above?.round)
   if (rounds.kind === 'spiral') {
     // A spiral ends a stitch higher than it began.
     return above?.in.rounds.kind === 'joined'
@@ -158,6 +158,14 @@ function writeEnd(
   const join = `join with sl st in ${chain?.counts ? 'top of ch' : 'first st'}`
   const turns = above ? above.round.side !== side : rounds.turned
   return turns ? `${join}, turn` : join
+}
+
+/** After a row: the next is worked back over it, along its end, or somewhere else. */
+function writeEndOfRow(above: PlannedRound | undefined): string {
+  const [host] = above?.hosts ?? []
+  if (!above || !host) return 'fasten off'
+  if (host.of.kind === 'rowEnds') return 'do not turn, go on along the ends of the rows'
+  return host.from > host.to ? 'turn' : 'fasten off'
 }
 
 /** The steps once the first stitch is made by itself; what an increase there leaves is said beside it. */

@@ -1,14 +1,14 @@
 import {
-  belowOf,
   chainsAlong,
   expandSteps,
+  STITCHES,
   yarnsIn,
   type Manner,
   type PlannedRound,
   type Unit,
 } from '../../../core/index.ts'
 import { Points, type Point } from './points.ts'
-import { footOf, rowBelow, rowOf, type View } from './view.ts'
+import { footOf, isAlongRows, stretchBelow, stretchOf, type View } from './view.ts'
 
 const KINDS = ['work', 'inc', 'dec'] as const satisfies readonly Unit['kind'][]
 export const [WORK, INC] = [0, 1] as const
@@ -90,16 +90,20 @@ function indexOf(yarns: string[], yarn: string): number {
 }
 
 function addRound(cells: Growing, view: View, round: PlannedRound, backwards: boolean): void {
-  const below = belowOf(view.plan.rounds, round)
   const [inner, outer] = [footOf(view.plan, round), round.at.arc]
-  const [topRow, footRow] = [rowOf(round), rowBelow(view.plan, round)]
-  const standsIn = below?.count ?? round.from
+  const [head, base] = [stretchOf(round), stretchBelow(view.plan, round)]
+  const [topRow, footRow] = [head.ring, base.ring]
+  const onTop = (share: number) => head.from + share * head.share
+  const onFoot = (share: number) => base.from + share * base.share
+  const standsIn = base.count
   const held = yarnsIn(round).map((yarn) => indexOf(cells.yarns, yarn))
   const { points } = cells
   let made = 0
   let used = 0
   let unit = 0
   const alongChain = chainsAlong(round) !== undefined
+  // A row of several stitches stands as high as each of them does.
+  const heightOf = isAlongRows(round) ? heightsAgainst(round) : () => 1
   for (const worked of expandSteps(round.steps)) {
     // Several in an end chain are so many stitches that go around it.
     if (alongChain && worked.makes > 1) {
@@ -129,7 +133,7 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
     const [topFrom, topTo] = [made / round.count, (made + makes) / round.count]
     made += makes
     used += uses
-    const [from, to] = backwards ? [1 - topFrom, 1 - topTo] : [topFrom, topTo]
+    const [from, to] = backwards ? [onTop(1 - topFrom), onTop(1 - topTo)] : [onTop(topFrom), onTop(topTo)]
     if (view.shows(from, to, outer)) {
       const cell = cells.count++
       cells.round[cell] = round.number
@@ -145,16 +149,23 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
         // The foot is told by the top, which comes after it.
         points.push(0, 0)
         points.push(0, 0)
-      } else if (backwards) view.trace(1 - footFrom, 1 - footTo, inner, footRow, points)
-      else view.trace(footFrom, footTo, inner, footRow, points)
+      } else if (backwards) view.trace(onFoot(1 - footFrom), onFoot(1 - footTo), inner, footRow, points)
+      else view.trace(onFoot(footFrom), onFoot(footTo), inner, footRow, points)
       cells.top[cell] = points.size
-      view.trace(from, to, outer, topRow, points)
-      if (view.apart(Math.min(from, to), outer))
-        standUpright(points, cells.foot[cell], kind, (outer - inner) * view.scale)
+      const apart = view.apart(Math.min(from, to), outer)
+      const high = apart ? 1 : heightOf(worked)
+      view.trace(from, to, inner + (outer - inner) * high, topRow, points)
+      if (apart) standUpright(points, cells.foot[cell], kind, (outer - inner) * view.scale)
     }
     unit++
   }
 }
+
+/** How high stitches stand against the one that a round is named by. */
+const heightsAgainst =
+  ({ stitch }: PlannedRound) =>
+  (worked: Pick<Unit, 'stitch'>): number =>
+    STITCHES[worked.stitch].heightOverWidth / STITCHES[stitch].heightOverWidth
 
 /** In a row that has left the disc stitches stand upright; an increase has a narrow foot, a decrease a wide one. */
 function standUpright({ data, size }: Points, foot: number, kind: Unit['kind'], height: number): void {

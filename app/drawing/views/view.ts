@@ -1,4 +1,4 @@
-import { belowOf, chainsAlong, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { belowOf, chainsAlong, roundNamed, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { Points, type Point } from './points.ts'
 
 export type { Point } from './points.ts'
@@ -31,7 +31,7 @@ export interface View {
   readonly scale: number
   /** Left-handers work the other way round: everything is mirrored. */
   readonly mirrored: boolean
-  /** Adds points along a round: shares of it from its start, so many mm along the fabric, of rows so long in mm. */
+  /** Adds points along a ring: shares of it from its start, so many mm along the fabric, of rings so long in mm. */
   readonly trace: (from: number, to: number, along: number, row: number, into: Points) => void
   /** Whether a stitch between two shares of a round that far along can be seen at all. */
   readonly shows: (from: number, to: number, along: number) => boolean
@@ -46,20 +46,71 @@ export interface View {
   readonly grip?: Grip
 }
 
+/** A stretch of a ring: where on it it begins and how much of it it takes, as shares, and how long the ring is, mm. */
+export interface Stretch {
+  readonly from: number
+  readonly share: number
+  readonly ring: number
+  /** How many stitches lie there. */
+  readonly count: number
+}
+
+/** Beyond what has the same place along the fabric, mm. */
+const ABOVE = 1e-6
+
+/** Whether it goes along the ends of rows. */
+export const isAlongRows = ({ hosts }: Pick<PlannedRound, 'hosts'>): boolean =>
+  hosts[0]?.of.kind === 'rowEnds'
+
+/** The round whose top a round begins in, if it does. */
+function hostOf(plan: Plan, round: PlannedRound): PlannedRound | undefined {
+  const [host] = round.hosts
+  return host?.of.kind === 'top' ? roundNamed(plan.rounds, host.of.round) : undefined
+}
+
 /** Distance along the fabric at which a round begins, mm. */
-export const footOf = (plan: Plan, round: PlannedRound): number =>
-  belowOf(plan.rounds, round)?.at.arc ?? plan.hole
+export function footOf(plan: Plan, round: PlannedRound): number {
+  if (isAlongRows(round)) return (belowOf(plan.rounds, round)?.at.arc ?? plan.hole) + ABOVE
+  return (hostOf(plan, round) ?? belowOf(plan.rounds, round))?.at.arc ?? plan.hole
+}
 
 /** Length of a round as its stitches make it, mm: N·w, with N* = around / w. */
 export const rowOf = ({ count, ideal, around }: PlannedRound): number => (count * around) / ideal
 
+/** The stretch of a ring that a round takes up: all of it, if it closes. */
+export function stretchOf(round: PlannedRound): Stretch {
+  const { share = 1, from = 0 } = round.at
+  return { share, from, ring: rowOf(round) / share, count: round.count }
+}
+
+/** The stretch that a round stands in: all of the one below, or as much of it as it is worked into. */
+export function stretchBelow(plan: Plan, round: PlannedRound): Stretch {
+  const own = stretchOf(round)
+  if (isAlongRows(round)) return { ...own, count: round.from }
+  const below = hostOf(plan, round) ?? belowOf(plan.rounds, round)
+  // Both sides of the chain.
+  const begun = chainsAlong(round) !== undefined ? 2 * (round.at.spine ?? 0) : 2 * Math.PI * plan.hole
+  if (!below) {
+    const ring = round.from > 0 && chainsAlong(round) === undefined ? own.ring : begun
+    return { ...own, ring, count: round.from }
+  }
+  const all = stretchOf(below)
+  const [run] = round.hosts
+  if (!run || run.of.kind !== 'top' || round.hosts.length > 1) return all
+  const [first, count] = [Math.min(run.from, run.to), Math.abs(run.to - run.from)]
+  if (count === below.count) return all
+  return {
+    ...all,
+    from: all.from + (first / below.count) * all.share,
+    share: (count / below.count) * all.share,
+    count,
+  }
+}
+
 /** Length of what a round stands in, mm: the round below, or the ring or chain that the first is worked into. */
 export function rowBelow(plan: Plan, round: PlannedRound): number {
-  const below = belowOf(plan.rounds, round)
-  if (below) return rowOf(below)
-  // Both sides of the chain.
-  if (chainsAlong(round) !== undefined) return 2 * (round.at.spine ?? 0)
-  return round.from > 0 ? rowOf(round) : 2 * Math.PI * plan.hole
+  const { ring, share } = stretchBelow(plan, round)
+  return ring * share
 }
 
 /** Points along a round, as `trace` has them. */
@@ -69,21 +120,24 @@ export function span(view: View, from: number, to: number, along: number, row: n
   return points.list()
 }
 
+/** Points along a stretch of a ring, all of it unless told from where to where, as shares of the stretch. */
+const along = (view: View, { from, share, ring }: Stretch, arc: number, [begin, end] = [0, 1]): Point[] =>
+  span(view, from + begin! * share, from + end! * share, arc, ring)
+
 /** The top of a round as one line. */
 export const roundLine = (view: View, round: PlannedRound): Point[] =>
-  span(view, 0, 1, round.at.arc, rowOf(round))
-
-/** Its own foot, not the top of the round below, mm. */
-const ABOVE = 1e-6
+  along(view, stretchOf(round), round.at.arc)
 
 /** What a round covers, as a closed outline. */
 export function roundOutline(view: View, round: PlannedRound): Point[] {
-  const foot = span(view, 0, 1, footOf(view.plan, round) + ABOVE, rowBelow(view.plan, round))
+  // Its own foot, not the top of the round below.
+  const foot = along(view, stretchBelow(view.plan, round), footOf(view.plan, round) + ABOVE)
   return [...foot, ...roundLine(view, round).reverse()]
 }
 
 /** A place in a round: so much of it worked, halfway up it. */
 export function placeIn(view: View, round: PlannedRound, share: number): Point {
   const middle = (footOf(view.plan, round) + round.at.arc) / 2
-  return span(view, share, share, middle, rowOf(round))[0]!
+  const there = round.side === 'wrong' && !round.closed ? 1 - share : share
+  return along(view, stretchOf(round), middle, [there, there])[0]!
 }

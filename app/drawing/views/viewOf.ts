@@ -1,8 +1,8 @@
-import { chainsAlong, partOf, type Plan, type PlannedRound } from '../../../core/index.ts'
+import { chainsAlong, partOf, STITCHES, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { ovalFace, partOfPlan, sizeOfOval } from './oval.ts'
 import { sidesOf, standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
-import { footOf, rowOf, span, type Point, type View } from './view.ts'
+import { footOf, isAlongRows, rowOf, span, type Point, type View } from './view.ts'
 
 /** Room that a drawing has, px. */
 export interface Room {
@@ -24,7 +24,10 @@ export const isWall = (plan: Plan): boolean => plan.rounds[0]!.from > 0 && !isOv
 export const isOval = ({ rounds }: Plan): boolean => chainsAlong(rounds[0]!) !== undefined
 
 /** Whether it lies flat around a middle, so that how its edge lies tells of its stitches. */
-export const isDisc = (plan: Plan): boolean => isFlat(plan) && !isOval(plan)
+export const isDisc = (plan: Plan): boolean => isFlat(plan) && !isOval(plan) && !isPart(plan)
+
+/** Whether a piece is part of a disc, in rows from its middle on. */
+export const isPart = ({ rounds }: Plan): boolean => !rounds[0]!.closed && rounds[0]!.at.share !== undefined
 
 /** The rounds of an oval that lie flat around its chain, and those of its wall. */
 export function partsOfOval(plan: Plan): { readonly base: Plan; readonly wall: Plan | undefined } {
@@ -79,6 +82,10 @@ export function sizeCutOpen(plan: Plan): { readonly wide: number; readonly long:
   }
 }
 
+/** How far a flat piece reaches from its middle, along its fabric, mm. */
+export const reachOf = ({ rounds }: Pick<Plan, 'rounds'>): number =>
+  rounds.findLast((round) => !isAlongRows(round))!.at.arc
+
 /** Reach of a row past the middle of the disc when a quarter of it runs straight, in radii. */
 export const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
 
@@ -127,6 +134,7 @@ export function wholeIn(
     return { view: standing(plan, { scale, x: size.width / 2, table, mirrored, hangs }), ...size }
   }
   if (isOval(plan)) return ovalIn(plan, { width, height }, mirrored, margin)
+  if (isPart(plan)) return partIn(plan, { width, height }, mirrored, margin)
   const size = Math.min(width, height)
   const scale = (size / 2 - margin) / last.at.arc
   return {
@@ -134,6 +142,28 @@ export function wholeIn(
     width: size,
     height: size,
   }
+}
+
+/** Against an sc. */
+const TALLEST_OF_EDGE = STITCHES.tr.heightOverWidth / STITCHES.sc.heightOverWidth
+
+/** How far part of a disc reaches from its middle when it hangs down from its straight edges, mm. */
+export function sizeOfPart({ rounds }: Plan): Readonly<Record<'wide' | 'up' | 'down', number>> {
+  const radius = reachOf({ rounds })
+  const half = Math.PI * (rounds[0]!.at.share ?? 1)
+  // The tallest stitches of a bowed edge stand out from it.
+  const out = TALLEST_OF_EDGE * (rounds.at(-1)!.at.arc - radius)
+  const side = half >= Math.PI / 2 ? radius : radius * Math.sin(half)
+  return { wide: 2 * (side + out), up: Math.max(0, -Math.cos(half)) * radius + out, down: radius }
+}
+
+/** Part of a disc face-on, hanging from its straight edges. */
+function partIn(plan: Plan, { width, height }: Room, mirrored: boolean, margin: number): Fitted {
+  const { wide, up, down } = sizeOfPart(plan)
+  const scale = Math.min((width - 2 * margin) / wide, (height - 2 * margin) / (up + down))
+  const size = { width: wide * scale + 2 * margin, height: (up + down) * scale + 2 * margin }
+  const frame = { scale, x: size.width / 2, y: margin + up * scale, cut: 1, mirrored }
+  return { view: unrolled(plan, frame), ...size }
 }
 
 /** An oval face-on, its base alone where it has a wall. */

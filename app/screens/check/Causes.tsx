@@ -5,6 +5,7 @@ import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { causeSentence, likelihood, lookSentence, undecidedSentence } from '../../words/checkWords.ts'
 import { LIE_WORDS, percent } from '../../words/wording.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 
 interface CausesProps {
   readonly diagnosis: Diagnosis
@@ -34,7 +35,8 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
   const said = causes
     .filter(({ probability }, index) => index === 0 || probability >= WORTH_SAYING)
     .slice(0, 3)
-  const { finished } = unchanged.plan
+  const { plan } = unchanged
+  const { finished } = plan
   const wall = finished.lie === undefined
   const pair = ({ w, h }: { w: number; h: number }) =>
     `${(over / w).toFixed(1)} sts × ${(over / h).toFixed(1)} rnds`
@@ -47,7 +49,7 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
       <ol className="grid gap-1">
         {said.map((cause, index) => (
           <li key={cause.kind} className={index === 0 ? 'font-bold' : 'text-ink-2'}>
-            {causeSentence(cause, hands, wall)}{' '}
+            {causeSentence(cause, hands, plan, wall)}{' '}
             <span className="font-normal whitespace-nowrap">{capital(likelihood(cause.probability))}.</span>
           </li>
         ))}
@@ -63,16 +65,16 @@ export function Causes({ diagnosis, spec, unchanged, afterRound, counts, onCount
           Their mean counts. Stagger the increases for a rounder edge.
         </p>
       )}
-      {undecided && <p className="font-bold">{undecidedSentence(diagnosis)}</p>}
+      {undecided && <p className="font-bold">{undecidedSentence(diagnosis, plan)}</p>}
       {look && (
         <div className="flex flex-wrap items-stretch gap-x-4 gap-y-2">
           <p className="self-center">
-            <strong>To be sure:</strong> {lookSentence(look)}
+            <strong>To be sure:</strong> {lookSentence(look, plan)}
           </p>
           {look.kind === 'countRound' && look.round !== afterRound && (
             <div className="border-2 rule">
               <NumberCell
-                label={`Rnd ${look.round} has`}
+                label={`${roundTitle(plan, look.round)} has`}
                 value={counts[look.round]}
                 format={String}
                 parse={parseWhole(1, 100_000, 'what you count')}

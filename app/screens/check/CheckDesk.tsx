@@ -31,6 +31,7 @@ import { finding, WAY_TITLES } from '../../words/checkWords.ts'
 import { Causes } from './Causes.tsx'
 import { Ways } from './Ways.tsx'
 import { pieceAddress } from '../../words/pieceWords.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 
 export interface CheckDeskProps {
   readonly view: PieceView
@@ -104,12 +105,13 @@ export function CheckDesk(props: CheckDeskProps) {
       <div className="px-7 pt-2 pb-4 max-sm:px-4">
         <h1 className="text-44 max-lg:text-36 max-sm:text-26" aria-live="polite">
           {found?.ok
-            ? finding(found.reading, found.diagnosis, countOff, sizes)
-            : `Measure after Rnd ${afterRound}`}
+            ? finding(found.reading, found.diagnosis, countOff, sizes, pinned.plan)
+            : `Measure after ${roundTitle(pinned.plan, afterRound)}`}
         </h1>
         {begun && (
           <p className="text-16 text-ink-2">
-            Rnd {afterRound + 1} is begun: measure along the edge of Rnd {afterRound}.
+            {roundTitle(pinned.plan, afterRound + 1)} is begun: measure along the edge of{' '}
+            {roundTitle(pinned.plan, afterRound)}.
           </p>
         )}
         <div className="grid gap-x-10 gap-y-4 pt-3 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
@@ -158,8 +160,8 @@ export function CheckDesk(props: CheckDeskProps) {
       {asking && (
         <Modal open onClose={() => setAsking(undefined)} title={`${WAY_TITLES[asking.kind](asking)}?`}>
           <p className="text-18">
-            {asking.pulledOut} stitches are pulled out, from Rnd {asking.keeps + 1} on. The log keeps what was
-            worked.
+            {asking.pulledOut} stitches are pulled out, from {roundTitle(asking.plan, asking.keeps + 1)} on.
+            The log keeps what was worked.
           </p>
           <div className="flex flex-wrap gap-3">
             <button type="button" className="button-ink" onClick={() => void take(asking)}>

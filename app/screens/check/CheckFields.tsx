@@ -1,4 +1,12 @@
-import { LIMITS, promisesOf, tapeAt, type PieceSpec, type Plan, type TapePlace } from '../../../core/index.ts'
+import {
+  LIMITS,
+  promisesOf,
+  tapeAt,
+  type PieceSpec,
+  type Plan,
+  type TapePlace,
+  titleOf,
+} from '../../../core/index.ts'
 import { SoFar } from '../../drawing/SoFar.tsx'
 import { LaidFlat } from '../../drawing/LaidFlat.tsx'
 import { MeasuredSection } from '../../drawing/MeasuredSection.tsx'
@@ -106,7 +114,7 @@ export function CheckFields({ draft, setDraft, plan, spec, afterRound, fault }: 
           onSize={(place, size) => setDraft(withSize(draft, place, size))}
         />
         <NumberCell
-          label={`Rnd ${afterRound}, planned ${round.count}`}
+          label={`${titleOf(round)}, planned ${round.count}`}
           value={counted}
           format={String}
           parse={parseWhole(1, 100_000, 'what you count')}

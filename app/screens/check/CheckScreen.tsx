@@ -11,6 +11,7 @@ import { useWorkSession } from '../work/useWorkSession.ts'
 import { CheckDesk } from './CheckDesk.tsx'
 import { isOval } from '../../drawing/views/viewOf.ts'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
+import { roundsNoun, roundTitle } from '../../words/roundWords.ts'
 
 /** Before this round a piece is mostly centre; one that grows around a chain has none. */
 const EARLIEST = 4
@@ -55,8 +56,12 @@ function CheckOf({ view, copy }: { view: PieceView; copy: CopyRecord }) {
       <main className="grid grow content-start justify-items-start gap-4 p-7 max-sm:p-4">
         <h1 className="text-36">Too early to measure</h1>
         <p className="max-w-2xl text-18">
-          The first rounds tell little yet: a size tells something from Rnd {earliest + 1} or{' '}
-          {pinned.plan.checkpoints[0] ? `after Rnd ${pinned.plan.checkpoints[0].afterRound}` : 'so'}.
+          The first {roundsNoun(pinned.plan)} tell little yet: a size tells something from{' '}
+          {roundTitle(pinned.plan, earliest + 1)} or{' '}
+          {pinned.plan.checkpoints[0]
+            ? `after ${roundTitle(pinned.plan, pinned.plan.checkpoints[0].afterRound)}`
+            : 'so'}
+          .
         </p>
         <Link to={pieceAddress(view, 'work')} className="button-ink">
           Back to the hook

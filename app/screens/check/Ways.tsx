@@ -8,6 +8,7 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { MEASURE_WORDS, sayAllPromised } from '../../words/measureWords.ts'
 import { duration } from '../../words/wording.ts'
 import { bestBecause, signed, WAY_TITLES, wayOutcome, waySentences } from '../../words/checkWords.ts'
+import { roundsNoun } from '../../words/roundWords.ts'
 
 interface WaysProps {
   readonly ways: readonly WayOut[]
@@ -117,7 +118,7 @@ function OneWay({ way, number, because, afterRound, hangs, target, reach, busy, 
                 yarns={colours}
                 mirrored={hand === 'left'}
                 hangs={hangs}
-                label={`${title}: ${plan.rounds.length} rounds, ${sayAllPromised(plan.finished.promises, sizes)}`}
+                label={`${title}: ${plan.rounds.length} ${roundsNoun(plan)}, ${sayAllPromised(plan.finished.promises, sizes)}`}
               />
             )}
           </div>

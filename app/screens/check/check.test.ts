@@ -31,21 +31,24 @@ function judged(across: number, more: Partial<PieceReading> = {}) {
 test('the finding: the fact, then the number', () => {
   const expected = 2 * plan.rounds[7]!.at.radius
   const cupped = judged(expected - 9, { edge: { kind: 'standsUp', by: 6 } })
-  expect(finding(cupped.reading, cupped.diagnosis, 0, sizes)).toBe('After Rnd 8: 0.9 cm small, and it cups')
+  expect(finding(cupped.reading, cupped.diagnosis, 0, sizes, plan)).toBe(
+    'After Rnd 8: 0.9 cm small, and it cups',
+  )
   const short = judged(expected)
-  expect(finding(short.reading, short.diagnosis, -3, sizes)).toBe(
+  expect(finding(short.reading, short.diagnosis, -3, sizes, plan)).toBe(
     'After Rnd 8: 3 sts short, as large as expected',
   )
 })
 
 test('causes and looks in a maker’s words, and never certain', () => {
   const { diagnosis } = judged(122, { counts: [{ round: 8, count: 45 }] })
-  expect(causeSentence(diagnosis.causes[0]!, diagnosis.hands)).toMatch(/missed|skipped/)
-  expect(lookSentence(diagnosis.look!)).toMatch(/^Count Rnd \d: \d+ or \d+\?$/)
+  expect(causeSentence(diagnosis.causes[0]!, diagnosis.hands, plan)).toMatch(/missed|skipped/)
+  expect(lookSentence(diagnosis.look!, plan)).toMatch(/^Count Rnd \d: \d+ or \d+\?$/)
   expect(
     causeSentence(
       { kind: 'missedIncreases', stitches: -1, from: 4, probability: 0.5, counts: [] },
       'asGauge',
+      plan,
     ),
   ).toBe('One increase missed, in or about Rnd 4.')
   expect([0.99, 0.7, 0.3, 0.1, 0.01].map(likelihood)).toEqual([
@@ -134,7 +137,7 @@ test('what is found of a tube, its causes and its ways, in words of a tube', () 
     ],
   }
   const diagnosis = diagnose({ spec: asked, rounds: made.rounds.slice(0, 8), readings: [reading] })
-  expect(finding(reading, diagnosis, 0, sizes)).toMatch(
+  expect(finding(reading, diagnosis, 0, sizes, made)).toMatch(
     /^After Rnd 8: 0.\d cm too short, 0.\d cm too narrow$/,
   )
   const { ways } = waysOut({ spec: asked, hook: 5, plan: made, afterRound: 8, diagnosis })
@@ -146,12 +149,18 @@ test('what is found of a tube, its causes and its ways, in words of a tube', () 
   ])
   expect(wayOutcome(anew)).toBeUndefined()
   expect(
-    causeSentence({ kind: 'chainMiscounted', stitches: -2, probability: 0.5, counts: [] }, 'asGauge', true),
+    causeSentence(
+      { kind: 'chainMiscounted', stitches: -2, probability: 0.5, counts: [] },
+      'asGauge',
+      made,
+      true,
+    ),
   ).toBe('The chain has 2 fewer than planned.')
   expect(
     causeSentence(
       { kind: 'stitchLost', stitches: -1, from: 5, probability: 0.5, counts: [] },
       'asGauge',
+      made,
       true,
     ),
   ).toBe('One stitch passed over, in or about Rnd 5.')

@@ -38,6 +38,7 @@ import { wordsOf } from '../../words/formWords.ts'
 import { FormChoice, FormQuestions } from './FormQuestions.tsx'
 import { formAsked, type Answers } from './formAsked.ts'
 import { thousands } from '../../ui/thousands.ts'
+import { roundsNoun } from '../../words/roundWords.ts'
 
 const SKETCH = { id: 'sketch', projectId: 'sketch', gaugeId: 'sketch', yarnId: 'sketch' }
 
@@ -122,7 +123,7 @@ export function CreateScreen() {
           <p id="how-wide-answer" role="status" className={problem ? 'fault text-18' : 'text-18'}>
             {problem?.text ??
               (plan
-                ? `${plan.rounds.length} rounds, ${thousands(plan.stitches)} stitches in ${gauge.name}.`
+                ? `${plan.rounds.length} ${roundsNoun(plan)}, ${thousands(plan.stitches)} stitches in ${gauge.name}.`
                 : `In ${sizes.unit}; ${sizes.unit === 'in' ? 'cm work too: 22 cm' : 'inches work too: 8 1/2 in'}.`)}
           </p>
           <div className="grid grid-cols-[repeat(auto-fit,minmax(11rem,1fr))] items-end gap-4">

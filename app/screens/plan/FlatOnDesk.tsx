@@ -75,7 +75,8 @@ export function FlatOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
         <SectionView target={pulled.value} sizes={sizes} yarns={colours} guess={guess} {...axis} />
         <FlatnessStrip {...axis} />
         <p className="absolute bottom-1 left-7 w-[11.5rem] text-14 leading-tight">
-          <strong>Count against flat,</strong> in stitches. Each bar is a round.
+          <strong>Count against flat,</strong> in stitches. Each bar is a{' '}
+          {plan.rounds[0]!.closed ? 'round' : 'row'}.
         </p>
       </div>
       <Legend

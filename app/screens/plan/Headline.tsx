@@ -13,6 +13,7 @@ import { whenWashed, type PlanModel } from './planModel.ts'
 import { UseCell } from './UseCell.tsx'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 import { thousands } from '../../ui/thousands.ts'
+import { roundsNoun } from '../../words/roundWords.ts'
 
 /** Name of the piece, and in one sentence what comes out. */
 export function Headline({ model }: { model: PlanModel }) {
@@ -76,7 +77,7 @@ function Outcome({ plan, copies, guess, washed }: OutcomeProps) {
   const { promises, lie } = plan.finished
   return (
     <>
-      {plan.rounds.length} rounds, {thousands(plan.stitches)} stitches
+      {plan.rounds.length} {roundsNoun(plan)}, {thousands(plan.stitches)} stitches
       {copies > 1 && ` each, ${copies} times`}. Comes out{' '}
       <strong>
         {lie

@@ -53,17 +53,19 @@ export function Ledger(props: LedgerProps) {
   const { onScroll, onRows, zoned = false } = props
   const body = useRef<HTMLTableSectionElement>(null)
   const told = useMemo(() => plan.rounds.map((round) => promisesOf(spec, round)), [spec, plan])
-  const found = told.map(([promised]) => promised!)
+  // Nothing is promised of rows that come after all others.
+  const found = told.map(([promised]) => promised)
   const zones = zoned ? zonesOf(plan.rounds[0]!) : []
-  const [first = 'across', ...others] = [...new Set(found.map(({ of }) => of))]
+  const [first = 'across', ...others] = [...new Set(found.flatMap((one) => (one ? [one.of] : [])))]
   // A second kind of size has a sign of its own: a crown across, then down from it.
   const columns = [first, ...others]
     .map((of) => (of === first ? '' : signed(of)) + MEASURE_WORDS[of].column)
     .join(', ')
   const signOf = (number: number) => {
-    const { of } = found[number - 1]!
-    return of === first ? '' : signed(of)
+    const of = found[number - 1]?.of
+    return of === undefined || of === first ? '' : signed(of)
   }
+  const rowsOnly = plan.rounds.every(({ closed }) => !closed)
   const groups = useMemo(() => groupRounds(plan), [plan])
   const groupOf = (number: number) => groups.findIndex((group) => group.at(-1)!.number >= number)
   const checkpoints = new Map(plan.checkpoints.map((checkpoint) => [checkpoint.afterRound, checkpoint]))
@@ -122,7 +124,7 @@ export function Ledger(props: LedgerProps) {
             </th>
             <td className="w-5" />
             <th scope="col" className="text-left font-normal">
-              {zones.length > 0 ? <ZoneHeads zones={zones} /> : 'Round'}
+              {zones.length > 0 ? <ZoneHeads zones={zones} /> : rowsOnly ? 'Row' : 'Round'}
             </th>
             <th scope="col" className={clsx('text-right font-normal', zoned ? 'w-16' : 'w-12')}>
               sts
@@ -171,7 +173,8 @@ export function Ledger(props: LedgerProps) {
                 >
                   {group.length > 1 ? `${begins.number}–${number}` : number}
                 </th>
-                <td className="px-0.5">
+                <td className="px-0.5 leading-none">
+                  {!round.closed && round.side === 'wrong' && group.length === 1 && <TurnedMark />}
                   {newYarn && (
                     <svg
                       width={16}
@@ -205,7 +208,8 @@ export function Ledger(props: LedgerProps) {
                       </Expected>
                     </TapeTag>
                   ) : (
-                    !guess && (
+                    !guess &&
+                    found[number - 1] && (
                       <span className="pr-[2.9rem] text-ink-2">
                         {signOf(number)}
                         {sizes.bare(found[number - 1]!.value)}
@@ -251,6 +255,15 @@ function Expected({
       </strong>{' '}
       ± {sizes.doubt(by)}
     </>
+  )
+}
+
+/** A row that is worked with the wrong side facing, back the other way. */
+function TurnedMark() {
+  return (
+    <svg width={14} height={10} viewBox="0 0 14 10" role="img" aria-label="Wrong side facing">
+      <path d="M13 5H2M6 1L2 5L6 9" fill="none" stroke="var(--color-ink-2)" strokeWidth={1.6} />
+    </svg>
   )
 }
 

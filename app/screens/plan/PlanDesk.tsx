@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import { useState } from 'react'
 import { fieldsOf, isOfStart } from '../../../core/index.ts'
-import { isFlat, isOval, isWall } from '../../drawing/views/viewOf.ts'
+import { isFlat, isOval, isPart, isWall } from '../../drawing/views/viewOf.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { ClosedOnDesk, closedScale } from './ClosedOnDesk.tsx'
@@ -54,7 +54,8 @@ export function PlanDesk({ model }: { model: PlanModel }) {
   const closed = plan !== undefined && !wall && !oval && !isFlat(plan)
   const radius = closed ? closedScale(plan, layout).radius : flatRadius(layout)
   const asksMuch =
-    fieldsOf(model.piece.form.family).filter((field) => !isOfStart(field)).length > MOST_IN_THREE
+    fieldsOf(model.piece.form.family).filter((field) => !isOfStart(field)).length >
+    (plan && isPart(plan) ? MOST_IN_THREE - 1 : MOST_IN_THREE)
   const ledgerX = mirrored ? MARGIN : width - MARGIN - ledgerWidth
   const ledgerTop = Math.max(wall || oval ? 0 : ledgerTopBeside(radius), blockBottom + 2)
   const leaderTo = (round: number) => {

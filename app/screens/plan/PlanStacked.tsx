@@ -1,6 +1,6 @@
 import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
-import { isFlat, isOval, isWall } from '../../drawing/views/viewOf.ts'
+import { isFlat, isOval, isPart, isWall } from '../../drawing/views/viewOf.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'
@@ -59,7 +59,9 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                       ? 'As it is'
                       : oval
                         ? 'Oval'
-                        : 'Disc'
+                        : plan && isPart(plan)
+                          ? 'Whole'
+                          : 'Disc'
                   : 'Rows'}
               </ToggleGroup.Item>
             ))}

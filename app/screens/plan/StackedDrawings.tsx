@@ -4,7 +4,7 @@ import { LaidFlat } from '../../drawing/LaidFlat.tsx'
 import { FlatnessStrip, SectionView } from '../../drawing/SectionAndStrip.tsx'
 import { rows } from '../../drawing/views/rows.ts'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
-import { sizeCutOpen, TAIL } from '../../drawing/views/viewOf.ts'
+import { isPart, sizeCutOpen, sizeOfPart, TAIL } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
@@ -33,8 +33,10 @@ export function FlatStacked({ model, plan, spec, width, lit, onPoint, unrolls }:
   const guess = spec.gauge.certainty === 'guess'
   const cut = unrolls ? UNROLL_CUT : 1
   const radius = Math.max(40, unrolls ? (width - 8) / (1 + TAIL) : Math.min(width / 2 - 12, 240))
-  const [x, y] = [unrolls ? (mirrored ? width - radius - 4 : radius + 4) : width / 2, radius + 12]
-  const scale = radius / plan.rounds.at(-1)!.at.arc
+  const part = isPart(plan) && !unrolls ? sizeOfPart(plan) : undefined
+  const scale = part ? (width - 24) / part.wide : radius / plan.rounds.at(-1)!.at.arc
+  const x = unrolls ? (mirrored ? width - radius - 4 : radius + 4) : width / 2
+  const [y, below] = part ? [part.up * scale + 12, part.down * scale] : [radius + 12, radius]
   const viewAt = useCallback(
     (held?: number) => unrolled(plan, { scale: held ?? scale, x, y, cut, mirrored }),
     [plan, scale, x, y, cut, mirrored],
@@ -43,7 +45,7 @@ export function FlatStacked({ model, plan, spec, width, lit, onPoint, unrolls }:
   const axis = { plan, scale, centre: x, width, ...(lit === undefined ? {} : { lit }), onPoint }
   return (
     <>
-      <PieceDrawing {...{ model, spec, viewAt, width, lit, onPoint }} height={2 * radius + 24} />
+      <PieceDrawing {...{ model, spec, viewAt, width, lit, onPoint }} height={y + below + 12} />
       <SectionView target={pulled.value} sizes={sizes} yarns={colours} guess={guess} {...axis} />
       <FlatnessStrip {...axis} />
     </>

@@ -157,17 +157,19 @@ function SectionEditor({ model, section: { id, even = false }, first }: SectionE
         ]}
         onChange={(loops) => change({ ...work, loops })}
       />
-      <Choice
-        label={`${name}: rounds`}
-        value={work.rounds}
-        usual={usual}
-        choices={[
-          ['joined', 'Joined with a slip stitch'],
-          ['spiral', 'In a spiral'],
-          ['turned', 'Joined and turned'],
-        ]}
-        onChange={(rounds) => change({ ...work, rounds })}
-      />
+      {usualWork?.rounds === undefined && (
+        <Choice
+          label={`${name}: rounds`}
+          value={work.rounds}
+          usual={usual}
+          choices={[
+            ['joined', 'Joined with a slip stitch'],
+            ['spiral', 'In a spiral'],
+            ['turned', 'Joined and turned'],
+          ]}
+          onChange={(rounds) => change({ ...work, rounds })}
+        />
+      )}
       <Choice
         label={`${name}: gauge`}
         value={work.gaugeId}

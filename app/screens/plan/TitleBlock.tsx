@@ -89,6 +89,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
   const setConstruction = (change: Partial<typeof construction>) =>
     changePiece({ ...piece, construction: { ...construction, ...change } })
   const cell = 'border-r border-b rule'
+  const rows = familyOf(piece.form).inRows === true
   const even = plan !== undefined && isEven(plan)
   const last = plan?.rounds.at(-1)
   const endsTextured = spec !== undefined && last !== undefined && textureIn(spec, last.section) !== undefined
@@ -136,15 +137,15 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
       </PopoverCell>
       <PopoverCell
         className={cell}
-        label="Rounds, openings"
-        value={roundWords(piece)}
+        label={rows ? 'Rows' : 'Rounds, openings'}
+        value={rows ? 'turned' : roundWords(piece)}
         fault={faultAt(fault, 'constraints.openings')}
       >
         <RoundsEditor model={model} />
         {!endsTextured && (
           <Choices
             heading
-            label="Last rounds"
+            label={rows ? 'Last rows' : 'Last rounds'}
             value={String(construction.freeLastRounds)}
             onChange={(free) => setConstruction({ freeLastRounds: Number(free) as 0 | 1 | 2 })}
             choices={[
@@ -153,13 +154,21 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
                 label: 'Two may differ',
                 detail: 'sl st, sc or hdc, whichever ends nearest the target.',
               },
-              { value: '1', label: 'One may differ', detail: 'The last round alone trims the size.' },
-              { value: '0', label: 'All the same stitch', detail: 'The size goes by whole rounds.' },
+              {
+                value: '1',
+                label: 'One may differ',
+                detail: `The last ${rows ? 'row' : 'round'} alone trims the size.`,
+              },
+              {
+                value: '0',
+                label: 'All the same stitch',
+                detail: `The size goes by whole ${rows ? 'rows' : 'rounds'}.`,
+              },
             ]}
           />
         )}
-        {!(spec && familyOf(spec.form).closes) && <RimChoice model={model} />}
-        <OpeningsEditor model={model} />
+        {!rows && !(spec && familyOf(spec.form).closes) && <RimChoice model={model} />}
+        {!rows && <OpeningsEditor model={model} />}
       </PopoverCell>
       <PopoverCell
         className={cell}
@@ -189,7 +198,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
                 {
                   value: 'staggered',
                   label: 'Staggered',
-                  detail: 'Half a repeat over on every other round: rounder.',
+                  detail: `Half a repeat over on every other ${rows ? 'row' : 'round'}: rounder.`,
                 },
                 {
                   value: 'stacked',
@@ -212,14 +221,14 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
                 {
                   value: 'increaseLast',
                   label: 'Increase last',
-                  detail: '(2 sc, inc): the round checks itself at its end.',
+                  detail: `(2 sc, inc): the ${rows ? 'row' : 'round'} checks itself at its end.`,
                 },
                 { value: 'increaseFirst', label: 'Increase first', detail: '(inc, 2 sc)' },
               ]}
             />
           </>
         )}
-        {!even && construction.rounds.kind === 'joined' && (
+        {!even && !rows && construction.rounds.kind === 'joined' && (
           <Choices
             heading
             label="At the join"

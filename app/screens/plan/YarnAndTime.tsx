@@ -19,6 +19,7 @@ import { duration } from '../../words/wording.ts'
 import type { Painting } from './usePainting.ts'
 import type { PlanModel } from './planModel.ts'
 import { pieceAddress } from '../../words/pieceWords.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 
 /** Yarn as cords whose length is what is needed, and the time it takes. */
 export function YarnAndTime({
@@ -190,7 +191,11 @@ function StartButton({ model }: { model: PlanModel }) {
       onClick={() => void begin()}
     >
       <span>
-        {side ? `Begin the ${side}` : piece.quantity > 1 ? `Begin no. ${number}` : 'Begin Rnd 1'}
+        {side
+          ? `Begin the ${side}`
+          : piece.quantity > 1
+            ? `Begin no. ${number}`
+            : `Begin ${plan ? roundTitle(plan, 1) : 'Rnd 1'}`}
         {problem && (
           <span role="alert" className="block text-14">
             {problem}

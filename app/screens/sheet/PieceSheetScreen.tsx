@@ -26,6 +26,7 @@ import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
 import { duration } from '../../words/wording.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { pieceTitle } from '../../words/pieceWords.ts'
+import { roundsNoun } from '../../words/roundWords.ts'
 
 /** The piece on paper: every round with a box to tick, where to measure, and what to watch. */
 export function PieceSheetScreen() {
@@ -148,7 +149,7 @@ function Rounds({ plan, spec, settings, yarnName }: RoundsProps) {
       <caption className="visually-hidden">Rounds</caption>
       <thead>
         <tr className="border-b-2 rule text-14 text-ink-2 [&>th]:pr-3 [&>th]:pb-1 [&>th]:font-normal">
-          <th scope="col">Rnd</th>
+          <th scope="col">{roundsNoun(plan) === 'rows' ? 'Row' : 'Rnd'}</th>
           <th scope="col">Work</th>
           <th scope="col" className="text-right">
             sts

@@ -10,6 +10,7 @@ import type { RowDeeds } from './RowMenu.tsx'
 import { PieceMenu, ProjectMenu } from './RowMenuLater.tsx'
 import type { ShelfRow } from './useShelfRows.ts'
 import { WorkTape, YarnToGo } from './WorkTape.tsx'
+import { roundsNoun, roundTitle } from '../../words/roundWords.ts'
 
 interface PieceRowProps extends RowDeeds {
   readonly row: ShelfRow
@@ -115,16 +116,16 @@ function nextWords({ planned, copies, view, stage }: ShelfRow, { speech }: Sizes
   if (stage === 'planned') {
     const guess = plan.notices.some(({ code }) => code === 'guess')
     return [
-      `Planned, ${plan.rounds.length} rnds`,
-      guess ? 'Gauge is a guess from the label.' : `Rnd 1: ${plan.rounds[0]!.count} sts.`,
+      `Planned, ${plan.rounds.length} ${roundsNoun(plan) === 'rows' ? 'rows' : 'rnds'}`,
+      guess ? 'Gauge is a guess from the label.' : `${roundTitle(plan, 1)}: ${plan.rounds[0]!.count} sts.`,
     ]
   }
   const { current } = progress
   if (!current) return [`${progress.finished} of ${piece.quantity}`, `Next: no. ${copies.length + 1}.`]
   const now = roundNamed(current.plan.rounds, current.position.round)?.number ?? 1
-  const at = `Rnd ${now} of ${current.plan.rounds.length}`
+  const at = `${roundTitle(current.plan, now)} of ${current.plan.rounds.length}`
   const ahead = current.plan.checkpoints.find(({ afterRound }) => afterRound >= now)
-  const measure = ahead ? `Measure after Rnd ${ahead.afterRound}.` : ''
+  const measure = ahead ? `Measure after ${roundTitle(current.plan, ahead.afterRound)}.` : ''
   return piece.quantity > 1
     ? [`No. ${current.number} of ${piece.quantity}`, `${at}. ${measure}`]
     : [at, measure]

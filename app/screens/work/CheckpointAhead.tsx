@@ -9,6 +9,7 @@ import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sayBare, sayPromised } from '../../words/measureWords.ts'
 import { sts } from '../../words/wording.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 
 interface CheckpointAheadProps {
   readonly plan: Plan
@@ -88,7 +89,7 @@ export function CheckpointAhead({ plan, unit, now, hangs, className }: Checkpoin
           </p>
         ))}
         <p className="text-right text-21 max-lg:text-left max-sm:text-18">
-          <strong>Measure</strong> after Rnd {checkpoint.afterRound}, in {sts(stitchesTo)}
+          <strong>Measure</strong> after {roundTitle(plan, checkpoint.afterRound)}, in {sts(stitchesTo)}
         </p>
       </div>
     </div>

@@ -1,5 +1,12 @@
 import { useState } from 'react'
-import { stitchesMade, unitsOf, writeRoundBody, type Plan, type Position } from '../../../core/index.ts'
+import {
+  stitchesMade,
+  unitsOf,
+  writeRoundBody,
+  type Plan,
+  type Position,
+  titleOf,
+} from '../../../core/index.ts'
 import { useSettings } from '../../store/queries.ts'
 import { Modal } from '../../ui/Modal.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
@@ -57,7 +64,7 @@ export function GoToDialog({ open, onClose, plan, now, onGo }: GoToDialogProps) 
           />
         </div>
         <p className="text-18">
-          Rnd {target.number}: {writeRoundBody(target, terms)}, {target.count} sts.
+          {titleOf(target)}: {writeRoundBody(target, terms)}, {target.count} sts.
         </p>
         <div className="flex gap-3">
           <button type="submit" className="button-ink">

@@ -1,6 +1,6 @@
 import { format } from 'date-fns'
 import { useState } from 'react'
-import { LONGEST_NOTE, roundNamed, type LogEvent, type Plan } from '../../../core/index.ts'
+import { LONGEST_NOTE, roundNamed, type LogEvent, type Plan, titleOf } from '../../../core/index.ts'
 import { useStored } from '../../store/liveQueries.ts'
 import { eventsAfter } from '../../store/workLog.ts'
 import { Modal } from '../../ui/Modal.tsx'
@@ -74,5 +74,5 @@ function NoteForm({ copyId, plan, onClose, onNote }: Omit<NoteDialogProps, 'open
 /** The round a note was written in, unless a correction has done away with it. */
 function whereIn({ rounds }: Plan, { position }: Note): string {
   const round = roundNamed(rounds, position.round)
-  return round ? `Rnd ${round.number}, ` : ''
+  return round ? `${titleOf(round)}, ` : ''
 }

@@ -15,6 +15,7 @@ import type { Deed } from '../../store/workSession.ts'
 import { say } from '../../ui/toasts.tsx'
 import { percent } from '../../words/wording.ts'
 import { mismatchSentence } from '../../words/mismatchSentence.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 
 interface RepairPanelProps {
   readonly pieceId: string
@@ -56,7 +57,7 @@ export function RepairPanel(props: RepairPanelProps) {
         act((from) => goTo(plan.rounds, from, { round: id, unit: 0 }))
       }}
     >
-      Back to the start of Rnd {number}
+      Back to the start of {roundTitle(plan, number)}
     </button>
   )
   return (
@@ -68,10 +69,10 @@ export function RepairPanel(props: RepairPanelProps) {
         {mismatchSentence(counted - expected, constructionIn(spec, section))}
       </p>
       <div className="grid gap-1 text-20 max-sm:text-18">
-        <p>{adviceSentence(repair, expected, number)}</p>
+        <p>{adviceSentence(repair, expected, roundTitle(plan, number + 1))}</p>
         {repair.mending && (
           <p>
-            <span className="text-ink-2">Rnd {number + 1}, mending:</span>{' '}
+            <span className="text-ink-2">{roundTitle(plan, number + 1)}, mending:</span>{' '}
             <strong className="slab">{writeRoundBody(repair.mending, terms)}</strong>, {repair.mending.count}{' '}
             sts.
           </p>
@@ -104,21 +105,17 @@ export function RepairPanel(props: RepairPanelProps) {
   )
 }
 
-function adviceSentence(
-  { why, off, share, goBackStitches }: Repair,
-  expected: number,
-  round: number,
-): string {
+function adviceSentence({ why, off, share, goBackStitches }: Repair, expected: number, next: string): string {
   const size = `Left alone, the round stays ${percent(Math.abs(share))} ${off > 0 ? 'long' : 'short'}.`
   switch (why) {
     case 'hides':
       return `It hides in ${expected} sts: take it up in the next round. ${size}`
     case 'texture':
-      return `Counts must divide from here on, so it cannot be taken up in Rnd ${round + 1}. Go back now: ${goBackStitches} sts, out and in again.`
+      return `Counts must divide from here on, so it cannot be taken up in ${next}. Go back now: ${goBackStitches} sts, out and in again.`
     case 'edging':
       return `Slip stitches follow, and take nothing up. Leave it: ${size}`
     case 'noRoom':
-      return `Rnd ${round + 1} has no room to take it up. Going back costs ${goBackStitches} sts, out and in again. ${size}`
+      return `${next} has no room to take it up. Going back costs ${goBackStitches} sts, out and in again. ${size}`
     case 'lastRound':
       return `No round follows to take it up. ${size}`
     case 'tooSmall':

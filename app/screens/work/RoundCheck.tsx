@@ -1,6 +1,13 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { afterOf, writeRound, type PieceSpec, type Plan, type WorkView } from '../../../core/index.ts'
+import {
+  afterOf,
+  writeRound,
+  type PieceSpec,
+  type Plan,
+  type WorkView,
+  titleOf,
+} from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { useSettings } from '../../store/queries.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
@@ -51,7 +58,7 @@ export function RoundCheck(props: RoundCheckProps) {
   }
   return (
     <main className="grid min-h-0 grow content-start gap-5 overflow-y-auto px-7 py-6 max-sm:gap-3 max-sm:px-4 max-sm:py-4">
-      <p className="slab text-36 max-sm:text-24">Rnd {round.number} is done. Count it.</p>
+      <p className="slab text-36 max-sm:text-24">{titleOf(round)} is done. Count it.</p>
       <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
         <p className="flex items-end gap-4">
           <span className="bg-tape px-5 font-slab text-[8.5rem] leading-[1.05] font-[550] tracking-[-0.04em] max-sm:text-[5rem]">
@@ -93,7 +100,7 @@ export function RoundCheck(props: RoundCheckProps) {
             }}
             onKeyUp={(event) => event.key === ' ' && event.preventDefault()}
           >
-            {last ? `${round.count}: finish` : `${round.count}: on to Rnd ${next!.number}`}
+            {last ? `${round.count}: finish` : `${round.count}: on to ${titleOf(next!)}`}
           </button>
         )}
         <label className="grid gap-1">

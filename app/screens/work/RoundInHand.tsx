@@ -9,7 +9,9 @@ import {
   writeRound,
   type PieceSpec,
   type Plan,
+  type PlannedRound,
   type WorkView,
+  titleOf,
 } from '../../../core/index.ts'
 import { useSettings, useYarns } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -63,7 +65,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
       className="stage flex min-h-0 grow flex-col justify-between gap-1 overflow-hidden pt-3 low:min-h-[26rem]"
     >
       <div className="flex items-start gap-x-10 px-7 max-sm:gap-x-4 max-sm:px-4">
-        <RoundNumber number={round.number} of={plan.rounds.length} />
+        <RoundNumber round={round} of={plan.rounds.length} />
         <div className="min-w-0 grow pt-[min(1rem,1.5cqh)]">
           <p className={clsx('slab leading-[1.1]', repeatSize(text))}>
             {text.split(/(inc|dec)/).map((part, index) => (
@@ -84,7 +86,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
             {unit === 0 && start ? (
               <strong className="text-ink">Begin: {start}.</strong>
             ) : (
-              <>At the end: {end}.</>
+              end && <>At the end: {end}.</>
             )}
           </p>
           {ahead && (
@@ -137,12 +139,13 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   )
 }
 
-function RoundNumber({ number, of }: { number: number; of: number }) {
+function RoundNumber({ round, of }: { round: PlannedRound; of: number }) {
+  const { number } = round
   const wide = number > 9
   return (
     <div className={clsx('flex shrink-0', wide ? 'flex-col' : 'gap-2')}>
       <p className="slab pt-1 text-[min(2.25rem,7cqh)] leading-none max-sm:text-[min(1.5rem,5cqh)]">
-        Rnd
+        {titleOf(round).split(' ')[0]}
         <span className="block pt-1 font-text text-[min(1.625rem,5cqh)] font-normal tracking-normal max-sm:text-[min(1rem,3.5cqh)]">
           of {of}
         </span>

@@ -11,6 +11,7 @@ import {
   type PieceSpec,
   type Plan,
   type Stride,
+  titleOf,
 } from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { useSettings, type PieceView } from '../../store/queries.ts'
@@ -56,7 +57,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   const { rounds } = plan
   const now = workView(plan, state.position)
   usePageTitle(
-    state.finished ? 'Made' : `Rnd ${now.round.number}`,
+    state.finished ? 'Made' : titleOf(now.round),
     view.piece.quantity > 1 ? `${view.project.name} no. ${copy.number}` : view.project.name,
   )
   const check = `${pieceAddress(view, 'check')}?copy=${copy.number}`

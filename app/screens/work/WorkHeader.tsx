@@ -3,6 +3,7 @@ import type { CopyRecord, Plan } from '../../../core/index.ts'
 import type { PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 
 interface WorkHeaderProps {
   readonly view: PieceView
@@ -20,7 +21,7 @@ export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderPro
     <Header view={view} recent={false}>
       <div className="flex min-w-0 grow items-center gap-6 pr-4 pl-3">
         <h1 className="visually-hidden">
-          Rnd {round} of {plan.rounds.length}, {title}
+          {roundTitle(plan, round)} of {plan.rounds.length}, {title}
         </h1>
         <p className="slab min-w-0 truncate text-18 max-sm:hidden">
           {title}
@@ -78,7 +79,7 @@ function RoundTape({ plan, made, round }: { plan: Plan; made: number; round: num
       preserveAspectRatio="none"
       className="h-[30px] min-w-24 grow max-lg:hidden"
       role="img"
-      aria-label={`Round ${round} of ${plan.rounds.length}`}
+      aria-label={`${roundTitle(plan, round)} of ${plan.rounds.length}`}
     >
       {plan.rounds.map(({ number, count }) => {
         const x = share(before)

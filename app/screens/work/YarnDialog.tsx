@@ -20,6 +20,7 @@ import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { say } from '../../ui/toasts.tsx'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 
 interface YarnDialogProps {
   readonly open: boolean
@@ -97,12 +98,12 @@ function Ball({ stored, spec, plan, position }: BallProps) {
           The label is missing: put metres and grams of a ball on the yarn shelf to weigh by.
         </p>
       )}
-      {check && <Answer check={check} sizes={sizes} lastRound={plan.rounds.length} />}
+      {check && <Answer check={check} sizes={sizes} plan={plan} />}
     </section>
   )
 }
 
-function Answer({ check, sizes, lastRound }: { check: YarnCheck; sizes: Sizes; lastRound: number }) {
+function Answer({ check, sizes, plan }: { check: YarnCheck; sizes: Sizes; plan: Plan }) {
   const { left, leftPlusMinus, needed, neededPlusMinus, lastSafeRound, runsOut, piece, morePieces } = check
   const amount = (metres: number, plusMinus: number) =>
     `${sizes.yarn.bare(metres)} ± ${sizes.yarn.full(plusMinus)}`
@@ -121,13 +122,14 @@ function Answer({ check, sizes, lastRound }: { check: YarnCheck; sizes: Sizes; l
         </strong>{' '}
         {piece !== 'safe' &&
           (lastSafeRound > 0
-            ? `Safe to the end of Rnd ${lastSafeRound}.`
+            ? `Safe to the end of ${roundTitle(plan, lastSafeRound)}.`
             : 'Not even the round on the hook is safe.')}{' '}
-        {runsOut && `It runs out in Rnd ${runsOut.round}, some ${runsOut.stitchesLeft} sts before its end.`}{' '}
+        {runsOut &&
+          `It runs out in ${roundTitle(plan, runsOut.round)}, some ${runsOut.stitchesLeft} sts before its end.`}{' '}
         {piece === 'safe' &&
           (morePieces > 0
             ? `The rest is safe for ${morePieces} more like it.`
-            : `After Rnd ${lastRound} there is not surely enough for another.`)}
+            : `After ${roundTitle(plan, plan.rounds.length)} there is not surely enough for another.`)}
       </p>
     </div>
   )

@@ -52,6 +52,7 @@ export const wedge: Family<WedgeForm> = {
       while: { key: 'finish', is: ['bowed'] },
     },
   ],
+  inRows: true,
   starts: () => ['magicRing', 'chainTwo', 'chainRing'],
   validate({ radius, share, finish, bow }, sizes) {
     if (!FINISHES.includes(finish)) refuse('finish', 'There is no such edge.', 'Take one of the three.')
