@@ -12,6 +12,7 @@ import {
   type TrackRecord,
   type WorkshopSettings,
   type YarnRecord,
+  lastMeasured,
 } from '../../core/index.ts'
 import { database, type StoredProject } from './database.ts'
 import { useFirstVisitSettled } from './firstVisit.ts'
@@ -150,7 +151,7 @@ export function useTrackRecord(): TrackRecord | undefined {
                     .where('[pieceId+version]')
                     .equals([copy.pieceId, planVersion])
                     .first()
-            if (pinned?.plan.rounds.length !== afterRound) return undefined
+            if (!pinned || lastMeasured(pinned.plan) !== afterRound) return undefined
             const [promised] = pinned.plan.finished.promises
             const measured = promised && sizeSeen(reading, promised.of)
             return promised && measured ? { predicted: promised.value, measured } : undefined

@@ -79,6 +79,10 @@ export const AROUND_CHAIN_WORDS = {
             label: 'A lid',
             detail: 'A second piece with as many stitches, on a hinge at the back.',
           },
+          flap: {
+            label: 'A flap',
+            detail: 'Rows on the back of its edge, over the top and down the front.',
+          },
           none: { label: 'Open', detail: 'A sleeve as high as the object.' },
         },
       },

@@ -60,6 +60,10 @@ const ASKING_WORDS: Readonly<Record<FamilyName, AskingWords>> = {
             label: 'Flared',
             detail: 'Three rounds at the edge with a third more stitches: it stands out nearly flat.',
           },
+          earFlaps: {
+            label: 'Ear flaps',
+            detail: 'Two flaps in rows on the edge, narrowed as they go down. Ties short, none for babies.',
+          },
         },
       },
       brimHeight: { label: 'Rib, as worn', question: 'How high is the rib?' },

@@ -39,6 +39,7 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   edge: 'Edge',
   rows: 'Rows',
   finish: 'Straight edge',
+  flap: 'Flap',
 }
 
 /** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */

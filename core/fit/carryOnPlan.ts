@@ -9,7 +9,9 @@ import type { Worked } from '../plan/worked.ts'
 import { textureAt } from '../plan/textureAt.ts'
 import type { Step } from '../rounds/steps.ts'
 import { rimSteps } from '../rounds/rim.ts'
-import { countOf, loopsBelow, topOf, type Round } from '../rounds/round.ts'
+import { hostsOn } from '../rounds/hostsOn.ts'
+import { roundNamed } from '../rounds/inOrder.ts'
+import { loopsBelow, stitchesIn, type Round } from '../rounds/round.ts'
 
 /**
  * The piece if its remaining rounds are worked as they were planned: the same increases on top of what is
@@ -21,13 +23,19 @@ export function carryOnPlan(
   worked: readonly Round[],
   edge: Worked['edge'],
 ): Plan {
-  const off = countOf(worked.at(-1)!) - plan.rounds[worked.length - 1]!.count
   const rounds = [...worked]
+  const numberOf = (id: string) => roundNamed(plan.rounds, id)?.number
   for (const round of plan.rounds.slice(worked.length)) {
     const planned = plan.rounds.slice(0, rounds.length)
+    const hosts = hostsOn(
+      round,
+      (id) => roundNamed(plan.rounds, id)?.count,
+      (id) => rounds[(numberOf(id) ?? 0) - 1],
+    )
+    const off = stitchesIn(hosts) - stitchesIn(round.hosts)
     rounds.push({
       ...round,
-      hosts: [topOf(hostIn(rounds, round), loopsBelow(round))],
+      hosts,
       steps: off === 0 ? round.steps : stepsWith(off, spec, round, planned, rounds),
     })
   }

@@ -130,7 +130,7 @@ function edgeFound(
   }
   const flat = radiusBy('across', 2)
   if (flat) return { ...flat, z: last.edge?.kind === 'standsUp' ? last.edge.by : 0 }
-  const wide = radiusBy('sideToSide', 2)
+  const wide = radiusBy('sideToSide', 2) ?? radiusBy('toTheCurve', 1)
   if (wide) return { ...wide, z: 0 }
   const { radius, arc, z, spine = 0 } = fitted
   const height = sizeSeen(last, 'height')

@@ -1,5 +1,6 @@
 import type { Evidence } from '../gauge/evidence.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
+import { CLOSED_RING } from '../lay/startOfFabric.ts'
 import { familyOf } from '../forms/registry.ts'
 import { gaugeIn, textureIn } from '../plan/sectionWork.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
@@ -58,7 +59,8 @@ export function learnFromPiece(
   const length = sizeSeen(reading, 'length') ?? sizeSeen(reading, 'depth')
   const wall = uprightOf(worked)
   const height = wall && sizeSeen(reading, 'height')
-  if ([width, length, around, height, wide].every((size) => size === undefined)) return undefined
+  const out = sizeSeen(reading, 'toTheCurve')
+  if ([width, length, around, height, wide, out].every((size) => size === undefined)) return undefined
   const even = worked.every((round) => round.stitch === stitch)
   // An edging may have more stitches than what it edges.
   const { count } = worked.findLast((round) => !isEdging(round.stitch)) ?? worked.at(-1)!
@@ -75,6 +77,9 @@ export function learnFromPiece(
     ...(wide === undefined || !even ? {} : { out: { count: 2 * worked.length, over: wide } }),
     ...(length === undefined || !even ? {} : { out: { count: worked.length, over: length } }),
     ...(height === undefined || !even ? {} : { out: { count: wall!, over: height - thickness / 2 } }),
+    // The first row begins a part of one from the middle.
+    ...(out === undefined || !even ? {} : { out: { count: worked.length + CLOSED_RING.mean, over: out } }),
+    ...(familyOf(spec.form).inRows ? { rows: true } : {}),
     from,
   }
 }

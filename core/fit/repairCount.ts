@@ -3,7 +3,8 @@ import { decrease, expandSteps, increase, plain, type Unit } from '../rounds/ste
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { accentAt, constructionIn, textureIn } from '../plan/sectionWork.ts'
 import { sumsOf } from '../plan/sumsOf.ts'
-import { standsOn, topOf } from '../rounds/round.ts'
+import { hostsOn } from '../rounds/hostsOn.ts'
+import { standsOn } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import { like, mendingSteps } from './mendingSteps.ts'
 
@@ -58,7 +59,16 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
   const steps = mendingSteps(next.steps, off, constructionIn(spec, next.section).rounds.kind === 'joined')
   const asWorked = miscounted(round, have)
   if (!steps || !asWorked) return { ...shared, advice: 'goBack', why: tooMany ? 'tooMany' : 'noRoom' }
-  const mending: PlannedRound = { ...next, from: have, hosts: [topOf(asWorked)], steps }
+  const mending: PlannedRound = {
+    ...next,
+    from: have,
+    hosts: hostsOn(
+      next,
+      () => round.count,
+      (id) => (id === round.id ? asWorked : undefined),
+    ),
+    steps,
+  }
   const rounds = plan.rounds.map((one) =>
     one.number === roundNumber ? asWorked : one.number === next.number ? mending : one,
   )

@@ -4,7 +4,8 @@ import { sideOf } from '../plan/writeRounds.ts'
 import { asBelow, stepsOf } from '../plan/stepsOf.ts'
 import { chainsAlong } from '../rounds/spine.ts'
 import type { Step } from '../rounds/steps.ts'
-import { countOf, loopsBelow, topOf, usedBy, type Round } from '../rounds/round.ts'
+import { hostsOn } from '../rounds/hostsOn.ts'
+import { countOf, loopsBelow, stitchesIn, topOf, turned, usedBy, type Round } from '../rounds/round.ts'
 
 /** Round 1 along a chain with so many stitches: what it has more or fewer stands in its last chain. */
 function withInEnd(round: Round, count: number): Step[] {
@@ -29,20 +30,24 @@ export function workedRounds(
   spec: Pick<PieceSpec, 'construction' | 'sections'>,
 ): Round[] {
   const rounds: Round[] = []
+  const at = (id: string) => planned.findIndex((one) => one.id === id)
+  const countBelow = (id: string) => (at(id) < 0 ? undefined : countOf(planned[at(id)]!))
   counts.forEach((told, index) => {
     const below = rounds.at(-1)
-    const from = below ? countOf(below) : 0
-    // A stitch in the join stands in no stitch of the round below; steps have no word for it.
-    const count = below ? Math.max(Math.ceil(from / 2), Math.min(told, 2 * from)) : told
     const like = planned[Math.min(index, planned.length - 1)]!
     const added = index >= planned.length
-    const construction = constructionIn(spec, like.section)
     const into = loopsBelow(like)
+    const onTop = () => (like.closed ? topOf(below!, into) : turned(topOf(below!, into)))
+    const hosts = !below ? like.hosts : added ? [onTop()] : hostsOn(like, countBelow, (id) => rounds[at(id)])
+    const from = below ? stitchesIn(hosts) : 0
+    // A stitch in the join stands in no stitch of the round below; steps have no word for it.
+    const count = below ? Math.max(Math.ceil(from / 2), Math.min(told, 2 * from)) : told
+    const construction = constructionIn(spec, like.section)
     const asPlanned = !added && countOf(like) === count && usedBy(like) === from
     rounds.push({
       ...like,
       ...(added ? { id: `${like.id}-again`, side: sideOf(spec, like.section, below) } : {}),
-      hosts: below ? [topOf(below, into)] : like.hosts,
+      hosts,
       steps: asPlanned
         ? like.steps
         : !below && chainsAlong(like) !== undefined

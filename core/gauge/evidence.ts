@@ -54,6 +54,8 @@ export interface RoundEvidence extends Taken {
 export interface MarksEvidence extends Taken {
   readonly kind: 'marks'
   readonly along?: CountOver
+  /** Worked back and forth. */
+  readonly rows?: true
   readonly out?: CountOver
 }
 

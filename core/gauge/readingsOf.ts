@@ -27,7 +27,7 @@ export function readingsOf(evidence: Evidence): Reading[] {
     case 'marks':
       return [
         ...(evidence.along ? [counted('width', evidence, evidence.along)] : []),
-        ...(evidence.out ? [counted('height', evidence, evidence.out)] : []),
+        ...(evidence.out ? [counted('height', evidence, evidence.out, evidence.rows)] : []),
       ]
     case 'round': {
       const { stitch, stitches, loops, state, counts } = evidence

@@ -1,7 +1,7 @@
 import { kindOf, type Op, type Step } from '../rounds/steps.ts'
 import type { Construction, PieceSpec, PlannedRound, Start } from '../plan/plan.ts'
 import { constructionIn } from '../plan/sectionWork.ts'
-import { gathers } from '../rounds/round.ts'
+import { gathers, stitchesIn } from '../rounds/round.ts'
 import { chainsAlong } from '../rounds/spine.ts'
 import { startingChain, type StartingChain } from '../plan/startingChain.ts'
 import { STITCHES, type Terms } from '../stitches/stitch.ts'
@@ -39,6 +39,7 @@ export function writeRound(round: PlannedRound, { spec, terms, below, above }: T
   return {
     start: [
       round.number === 1 ? writeStart(start, round, chain) : '',
+      joinsAt(round),
       round.number === 1 && (start.kind === 'chainTwo' || start.kind === 'chainAlong')
         ? ''
         : writeChain(round, chain, below && before && chainOf(below, before), terms),
@@ -100,6 +101,7 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
     ops.every((op) => kindOf(op) === 'work' && !op.manner && op.stitch === ops[0]!.stitch)
   const loops = loopsIn(round)
   if (round.hosts[0]?.of.kind === 'rowEnds') return `${writeSteps(steps, terms)} along the ends of the rows`
+  if (round.left) return `${writeSteps(steps, terms)}; ${stitchesIn(round.left)} wait`
   const [first] = ops
   if (first?.manner === 'curl' && ops.length === 1)
     return `${writeOp({ ...first, times: 1 }, terms)}, all around`
@@ -157,7 +159,15 @@ function writeEnd(
   }
   const join = `join with sl st in ${chain?.counts ? 'top of ch' : 'first st'}`
   const turns = above ? above.round.side !== side : rounds.turned
-  return turns ? `${join}, turn` : join
+  const leaves = above?.round.left !== undefined && above.round.hosts[0]!.from > 0
+  return turns ? `${join}, turn` : leaves ? `${join}, fasten off` : join
+}
+
+/** Where the yarn is joined again, of a row on a stretch of an edge that does not begin where the edge does. */
+function joinsAt({ left, hosts: [host] }: PlannedRound): string {
+  if (!left || !host) return ''
+  const first = Math.min(host.from, host.to)
+  return first > 0 ? `join the yarn in st ${first + 1}` : ''
 }
 
 /** After a row: the next is worked back over it, along its end, or somewhere else. */

@@ -1,7 +1,6 @@
 import { layDown } from '../lay/layDown.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import { countOf, usedBy, type Round } from '../rounds/round.ts'
-import { roundNamed } from '../rounds/inOrder.ts'
 import { leftOfDish } from '../lay/leftOfDish.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import { beginningOf, toLay, type SpecToLay } from './beginningOf.ts'
@@ -67,10 +66,11 @@ function withRowsLaid(
 ): readonly PlannedRound[] {
   const all = [...laid]
   const edge = laid.at(-1)!
+  const known = new Map(all.map((round) => [round.id, round]))
   for (const row of rows) {
     const { w, h } = gauges({ section: row.section, stitch: row.fabric })
     const [host] = row.hosts
-    const below = host?.of.kind === 'top' ? roundNamed(all, host.of.round) : undefined
+    const below = host?.of.kind === 'top' ? known.get(host.of.round) : undefined
     const { at } = below ?? edge
     const count = countOf(row)
     const around = count * w
@@ -85,7 +85,7 @@ function withRowsLaid(
       arc: at.arc + h,
       z: below && edge.at.z > 0 ? at.z + h : at.z,
     }
-    all.push({
+    const planned: PlannedRound = {
       ...row,
       number: all.length + 1,
       stitch: row.fabric,
@@ -96,7 +96,9 @@ function withRowsLaid(
       at: place,
       asEdge: place,
       flatness: 0,
-    })
+    }
+    all.push(planned)
+    known.set(planned.id, planned)
   }
   return all
 }

@@ -119,7 +119,15 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
     finished,
     checkpoints,
     ...sumsOf(rounds, spec),
-    notices: noticesOf(spec, rounds, finished, best.choice, checkpoints, reachable, base.target),
+    notices: noticesOf(
+      spec,
+      beforeRowsAfter(spec, rounds),
+      finished,
+      best.choice,
+      checkpoints,
+      reachable,
+      base.target,
+    ),
   }
 }
 

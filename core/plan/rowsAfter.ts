@@ -1,6 +1,7 @@
 import type { RowsAfter } from '../forms/family.ts'
 import { familyOf } from '../forms/registry.ts'
 import { countOf, stitchesIn, topOf, turned, type Round, type Run, type SectionId } from '../rounds/round.ts'
+import { zonesOf } from '../rounds/zone.ts'
 import { freshId, heldIn } from './writeRounds.ts'
 import { decrease, plain, type Op, type Step } from '../rounds/steps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
@@ -65,16 +66,13 @@ function onTheEdge(
   spec: PieceSpec,
   edge: Round,
   { id, length = 0, narrows }: RowsAfter,
-  { from, share }: Exclude<RowsAfter['on'], 'rowEnds'>,
+  on: Exclude<RowsAfter['on'], 'rowEnds'>,
   gauges: Gauges,
 ): RowToWrite[] {
   const all = countOf(edge)
   const stitch = stitchIn(spec, id)
   const { w, h } = gauges({ section: id, stitch })
-  const first = Math.max(FEWEST, Math.round(share * all))
-  // Two that mirror one another begin as far from the start on either side of it.
-  const begins =
-    from + share / 2 <= 0.5 ? Math.round(from * all) : all - first - Math.round((1 - from - share) * all)
+  const { begins, first } = on === 'back' ? overTheBack(edge) : overShare(on, all)
   const least = Math.max(FEWEST, Math.round((narrows?.to ?? 0) / w))
   const top = topOf(edge).of
   const run: Run = { of: top, from: begins, to: begins + first }
@@ -96,6 +94,25 @@ function onTheEdge(
     if (takesIn) count -= 2
   }
   return rows
+}
+
+/** A stretch by its share of the way around; two that mirror one another begin as far from the start on either side. */
+function overShare({ from, share }: { readonly from: number; readonly share: number }, all: number) {
+  const first = Math.max(FEWEST, Math.round(share * all))
+  const before = from + share / 2 <= 0.5
+  return {
+    first,
+    begins: before ? Math.round(from * all) : all - first - Math.round((1 - from - share) * all),
+  }
+}
+
+/** The second of both sides, of what goes around a chain; a quarter at the back of what has no sides. */
+function overTheBack(edge: Round) {
+  const [side, end] = zonesOf(edge)
+  const all = countOf(edge)
+  return side && end
+    ? { begins: side.count + end.count, first: side.count }
+    : { begins: Math.floor(all / 2), first: Math.max(FEWEST, Math.round(all / 4)) }
 }
 
 /** A stitch fewer at each edge. */

@@ -7,6 +7,7 @@ import { hasPost, numbersOfTexture, worksIn, type Texture } from '../rounds/text
 import { commonMultiple, multipleAt, repeatIn } from './pacedCounts.ts'
 import type { Constraints, PieceSpec, Start } from './plan.ts'
 import { validateOpenings } from './openings.ts'
+import { afterwardsIn } from './rowsAfter.ts'
 import { gaugesOf, stitchIn, textureIn } from './sectionWork.ts'
 import { foundationOf, maySplit, partsOf, sectionsOf, sizesOf } from './wantedAround.ts'
 
@@ -36,6 +37,7 @@ export function validateSpec(spec: PieceSpec): void {
   validateChains(spec)
   validateWallCount(spec)
   validateStrands(spec)
+  validateRim(spec)
 }
 
 /**
@@ -196,6 +198,16 @@ function validateWallCount(spec: PieceSpec): void {
     path,
     `${asked} stitches do not divide by ${of}, as what is worked in them asks.`,
     `${below} or ${below + of}.`,
+  )
+}
+
+/** An edging goes all around, and leaves no edge for what is worked on a part of it. */
+function validateRim(spec: PieceSpec): void {
+  if (!spec.construction.rim || !afterwardsIn(spec).some(({ on }) => on !== 'rowEnds')) return
+  throw new SpecError(
+    'construction.rim',
+    'What is worked on a part of the edge cannot stand on an edging.',
+    'No edging here; edge it once its flaps are there.',
   )
 }
 

@@ -22,7 +22,7 @@ export interface WallFit {
 
 /** Where a piece holds on: the narrowest of its even stretches that is no rib, each where no other pulls at it. */
 function tightest(spec: PieceToOutline, rounds: readonly PlannedRound[]): PlannedRound {
-  const last = rounds.at(-1)!
+  const last = beforeRowsAfter(spec, rounds).at(-1)!
   const places = sectionsOf(spec).flatMap(({ id, even, lip }) => {
     const all = even && !lip && !stretchOf(spec, id) ? rounds.filter(({ section }) => section === id) : []
     const place = all.at(-1) === last ? last : all[Math.floor(all.length / 2)]
@@ -52,7 +52,7 @@ const stretchOf = (spec: PieceToOutline, section: SectionId): number | undefined
 }
 
 function ribOf(spec: PieceToOutline, rounds: readonly PlannedRound[]): WallFit['rib'] {
-  const last = rounds.at(-1)!
+  const last = beforeRowsAfter(spec, rounds).at(-1)!
   const stretched = stretchOf(spec, last.section)
   if (stretched === undefined) return undefined
   const { w } = plainGaugesOf(spec)(last)

@@ -1,5 +1,5 @@
 import { Link, useParams, useSearchParams } from 'react-router'
-import { workView, type CopyRecord } from '../../../core/index.ts'
+import { workView, type CopyRecord, lastMeasured } from '../../../core/index.ts'
 import { usePiece, useReadings, type PieceView } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { InstrumentBar } from '../../ui/InstrumentBar.tsx'
@@ -49,7 +49,8 @@ function CheckOf({ view, copy }: { view: PieceView; copy: CopyRecord }) {
   if (!open || !pinned || !readings) return <Opening />
   const { position } = open.state
   const now = workView(pinned.plan, position)
-  const afterRound = now.round.number - (now.roundDone ? 0 : 1)
+  const last = lastMeasured(pinned.plan)
+  const afterRound = Math.min(last, now.round.number - (now.roundDone ? 0 : 1))
   const earliest = isOval(pinned.plan) ? EARLIEST_AROUND_CHAIN : EARLIEST
   if (afterRound < earliest) {
     return (

@@ -139,7 +139,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         className={cell}
         label={rows ? 'Rows' : 'Rounds, openings'}
         value={rows ? 'turned' : roundWords(piece)}
-        fault={faultAt(fault, 'constraints.openings')}
+        fault={faultAt(fault, 'constraints.openings', 'construction.rim')}
       >
         <RoundsEditor model={model} />
         {!endsTextured && (

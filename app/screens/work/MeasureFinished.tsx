@@ -10,6 +10,7 @@ import {
   type PieceSpec,
   type Plan,
   type TapePlace,
+  lastMeasured,
 } from '../../../core/index.ts'
 import { readingOf, sizeIn, withSize, type CheckDraft } from '../check/checkDraft.ts'
 import { TapeFields } from '../check/TapeFields.tsx'
@@ -65,14 +66,14 @@ export function MeasureFinished({ view, copy, plan, spec }: MeasureFinishedProps
   )
   // Filled, its stitches are stretched: it says nothing of the gauge.
   if (!readings || !draft || familyOf(spec.form).closes) return null
-  const last = plan.rounds.length
+  const last = lastMeasured(plan)
   const washed = draft.washed === true
   const knownAs = (state: boolean) =>
     readings.findLast((one) => one.afterRound === last && (one.washed === true) === state)
   const known = knownAs(washed)
   const lies = isDisc(plan)
   // A finished piece is measured at its edge; around what lies flat the count tells.
-  const tape = tapeAt(spec.form, plan.rounds.at(-1)!.section).filter(
+  const tape = tapeAt(spec.form, plan.rounds[last - 1]!.section).filter(
     ({ of, at, needed }) => at === 'edge' && (of !== 'around' || needed === true),
   )
   const kept = known ? sizesOfSeen(known, tape) : []

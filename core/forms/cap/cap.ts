@@ -5,7 +5,7 @@ import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Guide, Outline, Sizes, UsualWork } from '../family.ts'
 
 const CROWNS = ['rounded', 'flat', 'dome', 'tall'] as const
-const BRIMS = ['plain', 'tightened', 'ribbed', 'folded', 'flared'] as const
+const BRIMS = ['plain', 'tightened', 'ribbed', 'folded', 'flared', 'earFlaps'] as const
 /** Brims that are a rib of a height of their own. */
 const RIBBED = ['ribbed', 'folded'] as const
 
@@ -63,11 +63,17 @@ const EDGE_SHARES = {
   ribbed: RIB_SHARE * sizeOfTexture(RIB).width,
   folded: RIB_SHARE * sizeOfTexture(RIB).width,
   flared: FLARED,
+  earFlaps: 1,
 } as const
 
 const edgeShare = ({ brim }: CapForm): number => EDGE_SHARES[brim]
 
 const isRibbed = ({ brim }: CapForm): boolean => RIBBED.some((one) => one === brim)
+
+/** Of the way around: each flap, and the gap at the back between both (FIELD §11). */
+const [FLAP_SHARE, BACK_GAP] = [0.17, 0.32]
+/** How far down flaps go, for the head; and how wide they end, mm. */
+const [FLAP_LENGTH, FLAP_END] = [0.13, 25]
 
 /** How much longer than deep it is worked: what is folded up. */
 const foldedUp = ({ brim, brimHeight }: CapForm): number => (brim === 'folded' ? brimHeight : 0)
@@ -112,7 +118,7 @@ function crownGuide(form: CapForm, { w, h, start: { hole } }: Sizes): Guide {
 
 function brimLength(form: CapForm, { h }: Sizes): number {
   if (isRibbed(form)) return form.brimHeight + foldedUp(form)
-  return form.brim === 'plain' ? 0 : BRIM_ROUNDS * h
+  return form.brim === 'plain' || form.brim === 'earFlaps' ? 0 : BRIM_ROUNDS * h
 }
 
 /** How deep a cap is at the least: its crown, and some rounds around the head. */
@@ -152,7 +158,7 @@ export const cap: Family<CapForm> = {
       throw new SpecError('form.crown', 'There is no such crown.', 'Take one of the four.')
     }
     if (!BRIMS.includes(brim)) {
-      throw new SpecError('form.brim', 'There is no such brim.', 'Take one of the five.')
+      throw new SpecError('form.brim', 'There is no such brim.', 'Take one of the six.')
     }
     if (!(ease >= EASES[0] && ease <= EASES[1])) {
       throw new SpecError(
@@ -223,6 +229,15 @@ export const cap: Family<CapForm> = {
     const rib: UsualWork = hasPost(stitch) ? { texture: RIB } : { texture: RIB, stitch: 'dc' }
     return Object.fromEntries(isRibbed(form) ? [[BRIM_SECTION, rib]] : [])
   },
+  rowsAfter: ({ brim, head }) =>
+    brim === 'earFlaps'
+      ? [BACK_GAP / 2, 1 - BACK_GAP / 2 - FLAP_SHARE].map((from, index) => ({
+          id: index === 0 ? 'flap' : 'flap-2',
+          on: { from, share: FLAP_SHARE },
+          length: FLAP_LENGTH * head,
+          narrows: { every: 2, to: FLAP_END },
+        }))
+      : [],
   measures: ({ brim }) => [
     { of: 'across', in: [CROWN_SECTION] },
     { of: 'depth', in: ROUND_THE_HEAD },

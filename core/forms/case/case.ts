@@ -27,7 +27,7 @@ export interface CaseForm {
 
 const CORNERS = ['boxy', 'rounded', 'round'] as const
 const BASES = ['full', 'slim'] as const
-const CLOSINGS = ['lid', 'none'] as const
+const CLOSINGS = ['lid', 'flap', 'none'] as const
 const PARTS = ['body', 'lid'] as const
 
 const BASE = 'base'
@@ -125,7 +125,7 @@ export const caseFamily: Family<CaseForm> = {
       least: OPENS[0],
       most: OPENS[1],
       usual: 0.65,
-      while: { key: 'closing', is: ['lid'] },
+      while: { key: 'closing', is: ['lid', 'flap'] },
     },
     {
       kind: 'share',
@@ -228,6 +228,8 @@ export const caseFamily: Family<CaseForm> = {
     }
     return [{ id: BASE, guide: baseGuide }, wall]
   },
+  rowsAfter: ({ closing, thick, high, opens }) =>
+    closing === 'flap' ? [{ id: 'flap', on: 'back', length: thick + high * (1 - opens) }] : [],
   measures: ({ base }) => [
     ...(base === 'full'
       ? ([
