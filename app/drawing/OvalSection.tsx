@@ -1,3 +1,4 @@
+import { mainOf } from './views/view.ts'
 import type { Plan, PlannedRound } from '../../core/index.ts'
 import { FootBehind } from './FootBehind.tsx'
 import { SectionCapsule } from './SectionCapsule.tsx'
@@ -19,7 +20,7 @@ const THICKEST = 10
 
 /** An oval cut along its chain: a round is a capsule at each end, the chain between them. */
 export function OvalSection({ plan, scale, x, table, mirrored, yarns, guess, lit }: OvalSectionProps) {
-  const { rounds } = plan
+  const rounds = mainOf(plan)
   const pitch = (rounds.at(-1)!.at.arc * scale) / rounds.length
   const thick = Math.min(THICKEST, Math.max(3, pitch * 0.72))
   const side = mirrored ? -1 : 1
@@ -71,7 +72,7 @@ export function OvalSizes({
   readonly holds?: { readonly long: number; readonly high: number } | undefined
   readonly says: { readonly long: string; readonly high: string }
 }) {
-  const places = placesAlong(plan.rounds)
+  const places = placesAlong(mainOf(plan))
   const side = mirrored ? -1 : 1
   const [left, right] = [
     x + side * Math.min(...places.map(({ near }) => near.x)) * scale,

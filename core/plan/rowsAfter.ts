@@ -72,7 +72,7 @@ function onTheEdge(
   const all = countOf(edge)
   const stitch = stitchIn(spec, id)
   const { w, h } = gauges({ section: id, stitch })
-  const { begins, first } = on === 'back' ? overTheBack(edge) : overShare(on, all)
+  const { begins, first } = 'back' in on ? overTheBack(edge, on.back) : overShare(on, all)
   const least = Math.max(FEWEST, Math.round((narrows?.to ?? 0) / w))
   const top = topOf(edge).of
   const run: Run = { of: top, from: begins, to: begins + first }
@@ -106,13 +106,13 @@ function overShare({ from, share }: { readonly from: number; readonly share: num
   }
 }
 
-/** The second of both sides, of what goes around a chain; a quarter at the back of what has no sides. */
-function overTheBack(edge: Round) {
+/** Around the middle of the second of both sides, of what goes around a chain; of what has no sides, three quarters on. */
+function overTheBack(edge: Round, share: number) {
   const [side, end] = zonesOf(edge)
   const all = countOf(edge)
-  return side && end
-    ? { begins: side.count + end.count, first: side.count }
-    : { begins: Math.floor(all / 2), first: Math.max(FEWEST, Math.round(all / 4)) }
+  const middle = side && end ? 1.5 * side.count + end.count : 0.75 * all
+  const first = Math.max(FEWEST, Math.round(share * all))
+  return { first, begins: Math.max(0, Math.min(all - first, Math.round(middle - first / 2))) }
 }
 
 /** A stitch fewer at each edge. */

@@ -4,6 +4,7 @@ import { measured } from '../lay/measures.ts'
 import { stretchedWidth } from '../rounds/texture.ts'
 import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { plainGaugesOf, textureIn } from './sectionWork.ts'
+import { beforeRowsAfter } from './rowsAfter.ts'
 import { sectionsOf, sizesOf, type PieceToOutline } from './wantedAround.ts'
 
 /** How a wall sits around something, by perimeters, mm. */

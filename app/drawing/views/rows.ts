@@ -1,5 +1,15 @@
 import type { Plan, PlannedRound } from '../../../core/index.ts'
-import { footOf, rowBelow, rowOf, span, type FitLine, type Point, type View } from './view.ts'
+import {
+  footOf,
+  mainOf,
+  rowBelow,
+  rowOf,
+  span,
+  stretchOf,
+  type FitLine,
+  type Point,
+  type View,
+} from './view.ts'
 
 /** Where rows lie: px per mm, and the px where the first of them begins, at its foot. */
 export interface RowsFrame {
@@ -11,20 +21,27 @@ export interface RowsFrame {
 
 const PAST_EDGE = 8
 
+/** Where on a cut-open ring a row ends that takes up a part of it, mm. */
+function endOfRow(round: PlannedRound): number {
+  const { from, share, ring } = stretchOf(round)
+  return (from + share) * ring
+}
+
 /**
  * A wall cut open along its start and laid flat: straight rows, the first on top, each N·w long. Their ends meet the
  * fit line exactly when N = N*.
  */
 export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
-  const inset = insetsOf(plan)
+  const main = mainOf(plan)
+  const inset = insetsOf(main)
   const side = mirrored ? -1 : 1
-  const last = plan.rounds.at(-1)!
+  const last = main.at(-1)!
   const begins = footOf(plan, plan.rounds[0]!)
   const at = (along: number, row: number) => ({
     x: x + side * (row + inset(along)) * scale,
     y: y + (along - begins) * scale,
   })
-  const widest = Math.max(...plan.rounds.map(rowOf))
+  const widest = Math.max(...main.map(rowOf))
   return {
     plan,
     scale,
@@ -39,14 +56,22 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
     apart: () => false,
     roundAt: (point) => {
       const along = begins + (point.y - y) / scale
-      const round = along < begins ? undefined : plan.rounds.find(({ at: { arc } }) => arc >= along)
       const right = (side * (point.x - x)) / scale - inset(along)
-      return round && right >= 0 && right <= rowOf(round) ? round : undefined
+      const isThere = (round: PlannedRound) => {
+        const { from, share, ring } = stretchOf(round)
+        return right >= from * ring && right <= (from + share) * ring
+      }
+      return along < begins
+        ? undefined
+        : plan.rounds.find((round) => round.at.arc >= along && footOf(plan, round) <= along && isThere(round))
     },
-    startLine: [...stair(plan, begins, at), { ...at(last.at.arc, 0), y: at(last.at.arc, 0).y + PAST_EDGE }],
-    fitLine: fitLineOf(plan, at, begins, PAST_EDGE / 2 / scale),
+    startLine: [...stair(main, begins, at), { ...at(last.at.arc, 0), y: at(last.at.arc, 0).y + PAST_EDGE }],
+    fitLine: fitLineOf(main, at, begins, PAST_EDGE / 2 / scale),
     rowEnd: (round: PlannedRound) =>
-      at((footOf(plan, round) + round.at.arc) / 2, Math.max(rowOf(round), round.around)),
+      at(
+        (footOf(plan, round) + round.at.arc) / 2,
+        round.closed || !main[0]!.closed ? Math.max(rowOf(round), round.around) : endOfRow(round),
+      ),
     grip: {
       at: at(last.at.arc, widest / 2),
       turned: 90,
@@ -57,7 +82,7 @@ export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
 
 /** Along the starts of rows: straight down, or in steps where one begins farther in. */
 function stair(
-  { rounds }: Plan,
+  rounds: readonly PlannedRound[],
   begins: number,
   at: (along: number, row: number) => Point,
 ): readonly Point[] {
@@ -77,7 +102,7 @@ function stair(
  * How far in the row at a place along the fabric begins, mm: what is taken in over an end is drawn with that end below
  * itself, and what flares or draws in all around with its middle there.
  */
-function insetsOf({ rounds }: Plan): (along: number) => number {
+function insetsOf(rounds: readonly PlannedRound[]): (along: number) => number {
   const first = rounds[0]!
   if (first.at.spine === undefined) return () => 0
   const ends = (round: PlannedRound) => rowOf(round) - 2 * (round.at.spine ?? 0)
@@ -96,7 +121,7 @@ const STRAIGHT = 0.01
 
 /** The girth that is wanted at every row: straight from end to end, or round by round where it bends. */
 function fitLineOf(
-  { rounds }: Plan,
+  rounds: readonly PlannedRound[],
   at: (along: number, row: number) => Point,
   begins: number,
   past: number,
@@ -123,7 +148,7 @@ export function laidFlat(plan: Plan, frame: RowsFrame): View {
   const { scale, x, y, mirrored } = frame
   const side = mirrored ? -1 : 1
   const begins = footOf(plan, plan.rounds[0]!)
-  const widest = Math.max(...plan.rounds.map(rowOf))
+  const widest = Math.max(...mainOf(plan).map(rowOf))
   /** How far in a row begins whose half is shorter than the widest. */
   const inset = (row: number) => (FOLD * (widest - row)) / 2
   return {

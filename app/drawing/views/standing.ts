@@ -1,6 +1,6 @@
 import { chainsAlong, type Plan } from '../../../core/index.ts'
 import { placesAlong, type PlaceAlong } from './oval.ts'
-import { footOf, type View } from './view.ts'
+import { footOf, mainOf, type View } from './view.ts'
 
 /** Where a standing piece lies: px per mm, the px of its axis, and of the table that it stands on. */
 export interface StandingFrame {
@@ -52,7 +52,7 @@ export function standing(plan: Plan, { scale, x, table, mirrored, hangs = false 
       const right = (side * (point.x - x)) / scale
       return right >= near.x && right <= far.x ? round : undefined
     },
-    startLine: [at(0, begins), at(0, plan.rounds.at(-1)!.at.arc)],
+    startLine: [at(0, begins), at(0, mainOf(plan).at(-1)!.at.arc)],
   }
 }
 

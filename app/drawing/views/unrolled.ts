@@ -1,6 +1,6 @@
 import { belowOf, type Plan, type PlannedRound } from '../../../core/index.ts'
 import type { Point, Points } from './points.ts'
-import { footOf, isAlongRows, rowOf, type View } from './view.ts'
+import { footOf, mainOf, rowOf, stretchOf, type View } from './view.ts'
 
 /** Where a drawing lies on its canvas: px per mm, and the middle of the disc in px. */
 export interface DrawingFrame {
@@ -28,7 +28,7 @@ interface Turns extends DrawingFrame {
 function turnsOf(plan: Plan, frame: DrawingFrame): Turns {
   const { cut } = frame
   const end = plan.rounds[0]!.at.share ?? 1
-  const last = plan.rounds.findLast((round) => !isAlongRows(round))!.at.arc
+  const last = mainOf(plan).at(-1)!.at.arc
   // A part that is drawn whole hangs down from its straight edge.
   if (cut >= 1) return { ...frame, cut: end, end, begin: end < 1 ? UNROLL_CUT - end / 2 : 0, curved: last }
   return {
@@ -58,13 +58,13 @@ const BEYOND = 1e-7
 export function unrolled(plan: Plan, drawn: DrawingFrame): View {
   const frame = turnsOf(plan, drawn)
   const { scale, cut, end, mirrored, x, y, bend = Infinity } = frame
-  const last = plan.rounds.at(-1)!
+  const main = mainOf(plan)
+  const last = main.at(-1)!
   const edge = Math.min(last.at.arc, bend, frame.curved)
   const reach = (ring: number) => x + (mirrored ? -1 : 1) * (end - cut) * ring * scale
   const fitAt = (ring: number, along: number): Point => ({ x: reach(ring), y: y + along * scale })
-  const beyond = plan.rounds.filter(({ at }) => at.arc > bend + BEYOND)
-  // What goes along the ends of rows is no wall.
-  const walls = beyond.some((round) => !isAlongRows(round))
+  const beyond = main.filter(({ at }) => at.arc > bend + BEYOND)
+  const walls = beyond.length > 0
   return {
     plan,
     scale,
@@ -89,7 +89,14 @@ export function unrolled(plan: Plan, drawn: DrawingFrame): View {
           rowEnd: (round: PlannedRound): Point => {
             const middle = (footOf(plan, round) + round.at.arc) / 2
             const wanted = round.at.arc > bend + BEYOND ? round.around / end : 2 * Math.PI * middle
-            return { x: reach(Math.max(rowOf(round) / end, wanted)), y: y + middle * scale }
+            const { share, from, ring } = stretchOf(round)
+            const there =
+              end < 1 || round.closed
+                ? Math.max(ring, wanted)
+                : from + share > cut
+                  ? ((from + share - cut) / (end - cut)) * ring
+                  : 0
+            return { x: reach(there), y: y + middle * scale }
           },
         }
       : {}),

@@ -62,6 +62,12 @@ const ABOVE = 1e-6
 export const isAlongRows = ({ hosts }: Pick<PlannedRound, 'hosts'>): boolean =>
   hosts[0]?.of.kind === 'rowEnds'
 
+/** The rounds that make the shape of a piece: without rows that stand on a part of its edge, or go along others. */
+export const mainOf = ({ rounds }: Pick<Plan, 'rounds'>): readonly PlannedRound[] =>
+  rounds.every(({ closed }) => closed)
+    ? rounds
+    : rounds.filter((round) => (round.closed || !rounds[0]!.closed) && !isAlongRows(round))
+
 /** The round whose top a round begins in, if it does. */
 function hostOf(plan: Plan, round: PlannedRound): PlannedRound | undefined {
   const [host] = round.hosts

@@ -2,7 +2,7 @@ import { chainsAlong, partOf, STITCHES, type Plan, type PlannedRound } from '../
 import { ovalFace, partOfPlan, sizeOfOval } from './oval.ts'
 import { sidesOf, standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
-import { footOf, isAlongRows, rowOf, span, type Point, type View } from './view.ts'
+import { footOf, mainOf, rowOf, span, type Point, type View } from './view.ts'
 
 /** Room that a drawing has, px. */
 export interface Room {
@@ -78,13 +78,12 @@ export function sizeCutOpen(plan: Plan): { readonly wide: number; readonly long:
   const { rounds } = plan
   return {
     wide: Math.max(...rounds.map((round) => Math.max(rowOf(round), round.around))),
-    long: rounds.at(-1)!.at.arc - footOf(plan, rounds[0]!),
+    long: Math.max(...rounds.map(({ at }) => at.arc)) - footOf(plan, rounds[0]!),
   }
 }
 
 /** How far a flat piece reaches from its middle, along its fabric, mm. */
-export const reachOf = ({ rounds }: Pick<Plan, 'rounds'>): number =>
-  rounds.findLast((round) => !isAlongRows(round))!.at.arc
+export const reachOf = (plan: Pick<Plan, 'rounds'>): number => mainOf(plan).at(-1)!.at.arc
 
 /** Reach of a row past the middle of the disc when a quarter of it runs straight, in radii. */
 export const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
@@ -100,7 +99,7 @@ export function sizeStanding(plan: Plan): { readonly wide: number; readonly tall
 /** What a standing piece covers, as one outline. */
 export function outlineStanding(view: View): Point[] {
   const { plan } = view
-  const levels = [footOf(plan, plan.rounds[0]!), ...plan.rounds.map(({ at }) => at.arc)]
+  const levels = [footOf(plan, plan.rounds[0]!), ...mainOf(plan).map(({ at }) => at.arc)]
   const side = (share: number) => levels.map((along) => span(view, share, share, along, 0)[0]!)
   return [...side(0), ...side(0.5).reverse()]
 }

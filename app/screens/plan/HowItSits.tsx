@@ -1,4 +1,5 @@
 import { offTheLine, wallFit, type PieceSpec, type Plan } from '../../../core/index.ts'
+import { mainOf } from '../../drawing/views/view.ts'
 import { WallFromAbove } from '../../drawing/WallFromAbove.tsx'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -26,7 +27,7 @@ export function HowItSits({ plan, spec, size, guess }: HowItSitsProps) {
         <strong>{bold}</strong> {rest} {closingWords(spec, plan, sizes)}
       </p>
       <WallFromAbove
-        round={plan.rounds.at(-1)!}
+        round={mainOf(plan).at(-1)!}
         fit={fit}
         yarns={colours}
         guess={guess}

@@ -1,4 +1,5 @@
 import { useCallback, useMemo } from 'react'
+import { mainOf } from '../../drawing/views/view.ts'
 import { familyOf, measured, sizesOf, zonesOf, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { CountStory } from '../../drawing/CountStory.tsx'
 import { OvalSection, OvalSizes } from '../../drawing/OvalSection.tsx'
@@ -98,7 +99,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const family = familyOf(spec.form)
   const holds = family.holds?.(spec.form)
   const sectionLeft = MARGIN + ZONES + wide * scale + 76
-  const last = plan.rounds.at(-1)!
+  const last = mainOf(plan).at(-1)!
   const { radius, spine = 0 } = base.rounds.at(-1)!.at
   const sectionScale = Math.min(
     (room - sectionLeft + MARGIN) / (2 * radius + spine),

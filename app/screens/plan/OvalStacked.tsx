@@ -1,4 +1,5 @@
 import { useCallback, useMemo } from 'react'
+import { mainOf } from '../../drawing/views/view.ts'
 import { familyOf, measured, sizesOf } from '../../../core/index.ts'
 import { OvalSection, OvalSizes } from '../../drawing/OvalSection.tsx'
 import { ChainBeads, FaceZones, WallZones } from '../../drawing/ZoneMarks.tsx'
@@ -83,7 +84,7 @@ function Section({ plan, spec, width, lit, mirrored, guess }: SectionProps) {
   const colours = useYarnColours()
   const { base } = partsOfOval(plan)
   const { thickness } = sizesOf(spec)
-  const [edge, last] = [base.rounds.at(-1)!.at, plan.rounds.at(-1)!.at]
+  const [edge, last] = [base.rounds.at(-1)!.at, mainOf(plan).at(-1)!.at]
   const { radius, spine = 0 } = edge
   const family = familyOf(spec.form)
   const holds = family.holds?.(spec.form)

@@ -228,8 +228,18 @@ export const caseFamily: Family<CaseForm> = {
     }
     return [{ id: BASE, guide: baseGuide }, wall]
   },
-  rowsAfter: ({ closing, thick, high, opens }) =>
-    closing === 'flap' ? [{ id: 'flap', on: 'back', length: thick + high * (1 - opens) }] : [],
+  rowsAfter: (form) => {
+    const { closing, long, thick, high, opens } = form
+    if (closing !== 'flap') return []
+    // As wide as the object, over its top, and down its front to where it closes.
+    return [
+      {
+        id: 'flap',
+        on: { back: long / aroundObject(form) },
+        length: thick + high * (1 - opens),
+      },
+    ]
+  },
   measures: ({ base }) => [
     ...(base === 'full'
       ? ([
