@@ -26,6 +26,7 @@ import {
 } from '../core/index.ts'
 import {
   basket,
+  bedSocks,
   booties,
   cap,
   caseBody,
@@ -195,6 +196,12 @@ const file = projectFile(
         createdAt: FIRST_DAY + DAY / 14,
         updatedAt: FIRST_DAY + DAY / 14,
       },
+      {
+        id: 'bed-socks',
+        name: 'Bed socks',
+        createdAt: FIRST_DAY + DAY / 16,
+        updatedAt: FIRST_DAY + DAY / 16,
+      },
     ],
     pieces: [
       trivet,
@@ -210,6 +217,7 @@ const file = projectFile(
       caseLid,
       compassPouch,
       potRest,
+      bedSocks,
     ],
     gauges,
     yarns,

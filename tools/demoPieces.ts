@@ -212,3 +212,30 @@ export const potRest: PieceRecord = {
     { fromRound: 9, yarn: 'slate' },
   ],
 }
+
+/** For cold nights in the bunks. */
+export const bedSocks: PieceRecord = {
+  ...newPiece({
+    id: 'bed-socks',
+    projectId: 'bed-socks',
+    gaugeId: 'loft-wool-double',
+    yarnId: 'lichen',
+    form: {
+      family: 'sock',
+      foot: 250,
+      around: 235,
+      ease: -0.16,
+      leg: 110,
+      heel: 'full',
+      cuff: 'plain',
+      cuffHeight: 40,
+    },
+  }),
+  fitness: { uses: ['worn'], layers: 1, hardware: [], read: [] },
+  colours: [
+    { fromRound: 1, yarn: 'tarn' },
+    { fromRound: 7, yarn: 'lichen' },
+    { fromRound: 29, yarn: 'tarn' },
+    { fromRound: 39, yarn: 'lichen' },
+  ],
+}

@@ -1,4 +1,4 @@
-import { expandSteps, zonesOf, type PlannedRound } from '../../core/index.ts'
+import { expandSteps, titleOf, zonesOf, type PlannedRound } from '../../core/index.ts'
 import { ALONG_ZONE } from '../words/zoneWords.ts'
 
 interface CountStoryProps {
@@ -32,7 +32,7 @@ export function CountStory({ round, width }: CountStoryProps) {
         width={width}
         height={TOP + TAPE + 4}
         role="img"
-        aria-label={`Rnd ${round.number}: ${says.join(' + ')} = ${round.count}`}
+        aria-label={`${titleOf(round)}: ${says.join(' + ')} = ${round.count}`}
         fill="var(--color-ink)"
       >
         {placed.map(({ zone, count, from, to }, index) => (

@@ -93,6 +93,20 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M15 56h48" />
     </>
   ),
+  sock: (
+    <>
+      <path d="M18 4v30c-2 6-4 10 2 12h36c7 0 8-12 0-14-8-1-14-4-16-10L38 4" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        <path d="M30 32H56a7 7 0 0 1 0 15H30z" />
+        <path d="M30 32 14 32a17 17 0 0 0 16 15z" />
+        <rect x={13} y={6} width={20} height={7} rx={3} />
+        <rect x={13} y={14.4} width={20} height={7} rx={3} />
+        <rect x={13} y={22.8} width={20} height={7} rx={3} />
+        <path d="M38 32v15M46 32v15M54 32v15" />
+      </g>
+      <Tape d="M13 56h50" />
+    </>
+  ),
   wedge: (
     <>
       <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">

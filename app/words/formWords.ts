@@ -40,6 +40,10 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   rows: 'Rows',
   finish: 'Straight edge',
   flap: 'Flap',
+  toe: 'Toe',
+  foot: 'Foot',
+  heel: 'Heel',
+  leg: 'Leg',
 }
 
 /** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */
@@ -110,6 +114,14 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     title: 'A pair of booties',
     unnamed: 'Booties',
     say: (form, sizes) => `${sizes.full(form.foot)} foot, ${form.side}`,
+    short: (form, sizes) => `${sizes.full(form.foot)} foot`,
+  },
+  sock: {
+    offer: 'Socks, stockings',
+    asks: 'asks how long the foot is, how far around',
+    title: 'A pair of socks',
+    unnamed: 'Socks',
+    say: (form, sizes) => `${sizes.bare(form.foot)} foot, ${sizes.full(form.leg)} up the leg`,
     short: (form, sizes) => `${sizes.full(form.foot)} foot`,
   },
   wedge: {

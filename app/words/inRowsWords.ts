@@ -2,6 +2,41 @@ import type { AskingWords } from './askingWords.ts'
 
 /** How what is worked back and forth is asked for and measured. */
 export const IN_ROWS_WORDS = {
+  sock: {
+    fields: {
+      foot: { label: 'Foot', question: 'How long is the foot?' },
+      around: { label: 'Foot around', question: 'Around the foot, at its widest?' },
+      ease: { label: 'Smaller by', question: 'How much smaller than the foot around?' },
+      leg: { label: 'Leg', question: 'How high, up from the heel?' },
+      heel: {
+        label: 'Heel',
+        question: 'What heel?',
+        choices: {
+          full: { label: 'Full', detail: 'Rows until the leg stands straight up from the foot.' },
+          soft: { label: 'Soft', detail: 'Two thirds of that: easy to get into, for lying down.' },
+        },
+      },
+      cuff: {
+        label: 'Cuff',
+        question: 'What cuff?',
+        choices: {
+          plain: { label: 'Plain', detail: 'Even rounds to the edge.' },
+          ribbed: {
+            label: 'Ribbed',
+            detail: 'Front and back post stitches in turn: it draws in and stretches.',
+          },
+        },
+      },
+      cuffHeight: { label: 'Cuff high', question: 'How high is the cuff?' },
+    },
+    handle: 'Edge: leg',
+    fitLine: { name: 'Girth line', says: 'rows short of it are tight, rows past it loose' },
+    example: 'Bed socks',
+    measureNow:
+      'Take the loop off the hook, lay it flat, do not stretch; from fold to fold, and from the middle of the toe along the sole.',
+    measuring:
+      'Take the loop off the hook, lay the sock flat on a table, do not stretch. From fold to fold near the edge; a foot from the middle of its toe along the sole; a leg up from the last row of the heel. A count of the last round tells more than any tape.',
+  },
   wedge: {
     fields: {
       radius: { label: 'Middle to curve', question: 'How far from its middle to the curve?' },

@@ -23,7 +23,7 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
     column: 'wide',
     off: ['too narrow', 'too wide'],
   },
-  length: { after: 'long', field: 'Long', column: 'long', off: ['too short', 'too long'] },
+  length: { after: 'long', field: 'Long', column: 'long', sign: '→', off: ['too short', 'too long'] },
   height: {
     after: 'high',
     field: 'High, from the table',
@@ -56,6 +56,13 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
     field: 'Middle to the curve',
     column: 'to curve',
     off: ['too small', 'too large'],
+  },
+  leg: {
+    after: 'up the leg',
+    field: 'Up from the heel',
+    column: 'up',
+    sign: '↑',
+    off: ['too low', 'too high'],
   },
   opening: { after: 'open', field: 'Opening', column: 'open', off: ['too narrow', 'too wide'] },
 }

@@ -33,7 +33,7 @@ function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes
     case 'openingTight':
       return `An opening ${sizes.full(notice.around)} around does not let ${sizes.full(notice.passes)} through: it would have to stretch ${percent(notice.stretch)}. From ${sizes.full(notice.least)} wide it does.`
     case 'heelTight':
-      return `The heel will not pass: it needs ${sizes.full(notice.passes)}, and ${sizes.full(notice.around)} around does not stretch so far. Open it to ${sizes.full(notice.least)}, leave out ${notice.of} ${notice.of === 1 ? 'round' : 'rounds'} of the toe, or rib the cuff.`
+      return `The heel will not pass: it needs ${sizes.full(notice.passes)}, and ${sizes.full(notice.around)} around does not stretch so far. Open it to ${sizes.full(notice.least)}${notice.of > 0 ? `, leave out ${notice.of} ${notice.of === 1 ? 'round' : 'rounds'} of the toe, or rib the cuff` : ', or take a taller stitch and a larger hook for what goes around the ankle'}.`
     case 'trimWaits':
       return `Whole ${roundsNoun(plan)} end ${sizes.full(Math.abs(notice.by))} ${
         notice.by > 0 ? 'over' : 'under'

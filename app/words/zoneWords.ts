@@ -7,6 +7,7 @@ export const ZONE_WORDS: Readonly<Record<Zone, string>> = {
   toe: 'toe',
   heel: 'heel',
   back: 'back',
+  front: 'front',
 }
 
 /** Where stitches lie, in a sentence: "12 along the side, 6 over the toe". */
@@ -14,6 +15,7 @@ export const ALONG_ZONE: Readonly<Record<Zone, string>> = {
   side: 'along the side',
   end: 'around the end',
   toe: 'over the toe',
-  heel: 'around the heel',
+  heel: 'over the heel',
   back: 'back to the marker',
+  front: 'across the front',
 }

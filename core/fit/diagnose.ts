@@ -132,13 +132,15 @@ function edgeFound(
   if (flat) return { ...flat, z: last.edge?.kind === 'standsUp' ? last.edge.by : 0 }
   const wide = radiusBy('sideToSide', 2) ?? radiusBy('toTheCurve', 1)
   if (wide) return { ...wide, z: 0 }
-  const { radius, arc, z, spine = 0 } = fitted
+  const { radius, arc, z, spine = 0, turned = 0 } = fitted
+  const leg = sizeSeen(last, 'leg')
   const height = sizeSeen(last, 'height')
   // A wall that is found higher is so much longer.
   const stands = height === undefined ? undefined : height - thickness / 2
   const length =
     sizeSeen(last, 'length') ??
     sizeSeen(last, 'depth') ??
+    (leg === undefined ? undefined : turned + leg) ??
     (stands === undefined ? undefined : arc + stands - z)
   return {
     ...(radiusBy('width', Math.PI) ??

@@ -31,7 +31,13 @@ export function laidReadings(
     const { spine = 0 } = ring
     const byWidth = { radius: lnW.radius[index]!, z: lnW.z[index]!, arc: 0, spine }
     const byW = measured(of, byWidth) / size
-    const byH = measured(of, { radius: lnH.radius[index]!, z: lnH.z[index]!, arc: ring.arc }) / size
+    const byH =
+      measured(of, {
+        radius: lnH.radius[index]!,
+        z: lnH.z[index]!,
+        arc: ring.arc,
+        turned: ring.turned ?? 0,
+      }) / size
     const tape = TAPE_SD / meanOf(values)
     return {
       about: 'size',

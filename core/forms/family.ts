@@ -50,8 +50,13 @@ export interface Outline {
   readonly lip?: boolean
   /** What goes around a chain is taken in over this zone, symmetric about its middle, which shortens its sides. */
   readonly takesIn?: Zone
-  /** It is worked back and forth, in turned rows, over so much of the way around: of which alone its guide tells. */
-  readonly rows?: { readonly share: number; readonly from?: number }
+  /**
+   * It is worked back and forth, in turned rows, over so much of the way around: of which alone its guide tells. A panel
+   * stands on the first stitches of a round, which is gone around again once it is there.
+   */
+  readonly rows?: { readonly share: number; readonly panel?: true }
+  /** It goes on with the stitches that are there. */
+  readonly keeps?: true
   /** It undoes what the section of that name did: the same counts, the other way, but for the last. */
   readonly mirrors?: SectionId
 }
@@ -225,6 +230,8 @@ export interface Family<F extends { readonly family: string }> {
   around?(form: F): number | undefined
   /** The form whose wall is so far around, mm, halfway through its fabric: by what a maker can give most easily. */
   towardsGirth?(form: F, sizes: Sizes, girth: number): F
+  /** Two of it are made, alike. */
+  readonly two?: true
   /** What one is for, unless somebody says otherwise. */
   readonly uses?: readonly Use[]
   /** The pieces that it is made of together, in working order, where there are several. */

@@ -10,6 +10,7 @@ import { oval, type OvalForm } from './oval/oval.ts'
 import { pouch, type PouchForm } from './pouch/pouch.ts'
 import { partOf, type SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
+import { sock, type SockForm } from './sock/sock.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
 import { wedge, type WedgeForm } from './wedge/wedge.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
@@ -25,6 +26,7 @@ export type Form =
   | BootieForm
   | BallForm
   | WedgeForm
+  | SockForm
   | TubeForm
   | ConeForm
   | DrawnForm
@@ -44,6 +46,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   case: caseFamily,
   pouch,
   bootie,
+  sock,
   wedge,
   ball,
   tube,

@@ -9,9 +9,10 @@ export interface RoundOfCloth {
   readonly crisp?: boolean
   /** Besides `count`: stitches along both of its straight sides, which neither cup nor wave. */
   readonly straight?: number
-  /** It is a row that takes up so much of its ring, and begins so far around it; `count` is that of the whole ring. */
+  /** It is a row that takes up so much of its ring; `count` is that of the whole ring. */
   readonly share?: number
-  readonly from?: number
+  /** It stands on a part of the ring below, which goes on as if it were not there: behind a heel that it makes room for. */
+  readonly panel?: boolean
 }
 
 /** Where rounds to be laid down begin, mm. */

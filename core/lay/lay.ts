@@ -17,6 +17,8 @@ export interface LaidRing {
   /** How much of the ring a row takes up, and where on it the row begins, as shares of it. */
   readonly share?: number
   readonly from?: number
+  /** Distance along the fabric at which a panel below it ended. */
+  readonly turned?: number
 }
 
 /** By how much the radius and the height of every ring move, mm. */

@@ -10,6 +10,7 @@ export const MEASURE_KINDS = [
   'endToEnd',
   'sideToSide',
   'toTheCurve',
+  'leg',
 ] as const
 export type MeasureKind = (typeof MEASURE_KINDS)[number]
 
@@ -22,6 +23,8 @@ export interface PlaceOfRound {
   readonly arc: number
   /** How long each of its straight sides is, where it is no ring: `radius` is then that of its ends. */
   readonly spine?: number
+  /** Distance along the fabric at which a heel below it ended. */
+  readonly turned?: number
 }
 
 /** A size of a piece by the round it is taken at. */
@@ -63,6 +66,8 @@ const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound & { readonly thickness
   sideToSide: { radius: 2, z: 0, arc: 0 },
   /** What is part of a disc, from its middle to its curved edge. */
   toTheCurve: { radius: 1, z: 0, arc: 0 },
+  /** Up from where a heel ended. */
+  leg: { radius: 0, z: 0, arc: 1, turned: -1 },
 }
 
 /** Whether it is a size of the round itself, wherever that lies along the fabric. */
@@ -70,9 +75,14 @@ export const isAround = (of: MeasureKind): boolean => READ_OFF[of].radius > 0
 
 /** What a tape finds of a round that lies there, mm; outside where the fabric is thick. */
 export function measured(of: MeasureKind, place: PlaceOfRound, thickness = 0): number {
-  const { radius, z, arc, spine = 0, thickness: thick = 0 } = READ_OFF[of]
+  const { radius, z, arc, spine = 0, turned = 0, thickness: thick = 0 } = READ_OFF[of]
   return (
-    radius * place.radius + spine * (place.spine ?? 0) + z * place.z + arc * place.arc + thick * thickness
+    radius * place.radius +
+    spine * (place.spine ?? 0) +
+    z * place.z +
+    arc * place.arc +
+    turned * (place.turned ?? 0) +
+    thick * thickness
   )
 }
 

@@ -1,6 +1,7 @@
 import { kindOf, type Op, type Step } from '../rounds/steps.ts'
 import type { Construction, PieceSpec, PlannedRound, Start } from '../plan/plan.ts'
 import { constructionIn } from '../plan/sectionWork.ts'
+import { zonesOf, type Zone, type ZoneCount } from '../rounds/zone.ts'
 import { gathers, stitchesIn } from '../rounds/round.ts'
 import { chainsAlong } from '../rounds/spine.ts'
 import { startingChain, type StartingChain } from '../plan/startingChain.ts'
@@ -71,11 +72,15 @@ export function writeRoundBody(round: PlannedRound, terms: Terms): string {
 }
 
 /** The chain a round really begins with, in its own stitch; none in a spiral. */
-function chainOf({ stitch, number }: Pick<PlannedRound, 'stitch' | 'number'>, { rounds }: Construction) {
+function chainOf(
+  { stitch, number, closed, steps }: Pick<PlannedRound, 'stitch' | 'number' | 'closed' | 'steps'>,
+  { rounds }: Construction,
+) {
   if (rounds.kind !== 'joined') return undefined
   // There is nothing yet that a first stitch could stand on.
   const begins = number === 1 && rounds.begins === 'standingStitch' ? 'chain' : rounds.begins
-  return startingChain(stitch, begins)
+  // A row of several stitches begins as its first does.
+  return startingChain(closed ? stitch : (steps[0]?.ops[0]?.stitch ?? stitch), begins)
 }
 
 function writeChain(
@@ -101,6 +106,8 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
     ops.every((op) => kindOf(op) === 'work' && !op.manner && op.stitch === ops[0]!.stitch)
   const loops = loopsIn(round)
   if (round.hosts[0]?.of.kind === 'rowEnds') return `${writeSteps(steps, terms)} along the ends of the rows`
+  const zones = zonesOf(round)
+  if (zones.some(({ zone }) => zone === 'front')) return writeByZones(zones, terms)
   if (round.left) return `${writeSteps(steps, terms)}; ${stitchesIn(round.left)} wait`
   const [first] = ops
   if (first?.manner === 'curl' && ops.length === 1)
@@ -115,6 +122,12 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
     round.number === 1 ? 'each ch' : loops ? `${loops} loop of each st${ofRound(round)}` : 'each st'
   return `${STITCHES[first?.stitch ?? round.stitch].short[terms]} in ${into}`
 }
+
+/** A round that goes over a panel and what waited beside it, piece by piece. */
+const writeByZones = (zones: readonly ZoneCount[], terms: Terms): string =>
+  zones.map(({ zone, steps }) => `${writeSteps(steps, terms)} ${OVER[zone] ?? ''}`).join(', ')
+
+const OVER: Partial<Record<Zone, string>> = { heel: 'over the heel', front: 'across the front' }
 
 /** Says into which round, where that is not the one before. */
 const ofRound = ({ into }: PlannedRound): string => (into === undefined ? '' : ` of Rnd ${into}`)

@@ -52,15 +52,17 @@ export function layAs(spec: SpecToLay): LayAs {
       const straight = foundation && straightUnder(all, section)
       const accent = accentAt(spec, { number, section, stitch })
       const row = rows.get(section)
+      // A panel stands on a part of the ring below it.
+      const panel = row?.panel === true && below !== undefined
       const round: RoundToLay = {
         section,
         stitch,
-        count: (all - (straight ?? 0)) / (row?.share ?? 1),
-        ...(row ?? {}),
+        count: panel ? below!.count : (all - (straight ?? 0)) / (row?.share ?? 1),
+        ...(panel ? { share: all / below!.count, panel } : row ? { share: row.share } : {}),
         ...(straight === undefined ? {} : { straight }),
         ...(section !== below?.section && crisp.has(section) ? { crisp: true } : accent ? { accent } : {}),
       }
-      below = round
+      if (!panel) below = round
       return round
     })
   }

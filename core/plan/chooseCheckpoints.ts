@@ -34,7 +34,7 @@ export function chooseCheckpoints(
     const third = rounds.find(
       (round) =>
         round.number >= Math.max(FIRST_ROUND, Math.round(last / 3)) &&
-        promisesOf(spec, round)[0]!.value >= FIRST_SIZE,
+        (promisesOf(spec, round)[0]?.value ?? 0) >= FIRST_SIZE,
     )
     const first = Math.min(third?.number ?? FIRST_ROUND, Math.max(1, beforeTrim - 2))
     if (first >= FIRST_ROUND) places.set(first, 'gauge')
@@ -52,6 +52,13 @@ export function chooseCheckpoints(
   // What closes again is measured no more until it is filled.
   const { closes } = familyOf(spec.form)
   const open = closes ? rounds.filter(({ section }) => section === closes.at).length : last
+  const isMeasured = (place: number) => promisesOf(spec, rounds[place - 1]!).length > 0
+  for (const [place, purpose] of places) {
+    if (isMeasured(place)) continue
+    places.delete(place)
+    const before = rounds.findLast(({ number }) => number < place && isMeasured(number))
+    if (before && !places.has(before.number)) places.set(before.number, purpose)
+  }
   return [...places]
     .filter(([place]) => place <= open || place === last)
     .sort(([one], [other]) => one - other)
@@ -65,10 +72,11 @@ export function chooseCheckpoints(
 
 /** Rounds after which other sizes tell of the piece than until then. */
 function turnsOf(spec: PieceToOutline, rounds: readonly PlannedRound[]): number[] {
-  const kind = (round: PlannedRound) => promisesOf(spec, round)[0]!.of
+  const kind = (round: PlannedRound) => promisesOf(spec, round)[0]?.of
   return rounds.slice(0, -1).flatMap((round, index) => {
     const next = rounds[index + 1]!
-    if (round.section === next.section || kind(round) === kind(next)) return []
+    // Of rows on a part of a round nothing is measured until it is gone around again.
+    if (round.section === next.section || kind(round) === kind(next) || !kind(round)) return []
     // A lip would be measured with what it stands out from: before it there is nothing in the way.
     return [next.into ?? round.number]
   })

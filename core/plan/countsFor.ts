@@ -16,6 +16,10 @@ export function countsFor(
   worked: readonly PlannedRound[],
   before: readonly Outline[],
 ): readonly number[] {
+  const isPanel = ({ rows }: Outline) => rows?.panel === true
+  if ([...before, ...asked.map(({ section }) => section)].some(isPanel)) {
+    return withPanels(spec, asked, worked, before)
+  }
   const foundation = foundationOf(spec)
   if (!foundation) return paced(spec, asked, worked, before)
   const there: PacedRound[] = [...worked]
@@ -40,6 +44,34 @@ export function countsFor(
   }
   return there.slice(worked.length).map(({ count }) => count)
 }
+
+/** Rounds are paced as if no panel stood between them; its rows all have their share of what it stands on. */
+function withPanels(
+  spec: PieceSpec,
+  asked: readonly RoundAsked[],
+  worked: readonly PlannedRound[],
+  before: readonly Outline[],
+): readonly number[] {
+  const isRing = ({ rows }: Outline) => rows?.panel !== true
+  const there = worked.filter((_, index) => isRing(before[index]!))
+  const counts = countsFor(
+    spec,
+    asked.filter(({ section }) => isRing(section)),
+    there.map((round, index) => ({ ...round, number: index + 1 })),
+    before.filter(isRing),
+  )
+  let ring = 0
+  const begun = worked.at(-1)
+  return asked.map(({ section: { rows, id } }) => {
+    if (!rows?.panel) return counts[ring++]!
+    // Rows of a panel that has begun are as long as those that are there.
+    if (begun?.section === id) return begun.count
+    return panelCount(rows.share, counts[ring - 1] ?? there.at(-1)!.count)
+  })
+}
+
+/** Stitches of a panel over a share of a round. */
+const panelCount = (share: number, count: number): number => Math.max(2, Math.round(share * count))
 
 /** What goes around a chain has its sides given: its ends are paced as the disc that they make, the same in each. */
 function pacedAtEnds(

@@ -29,7 +29,9 @@ export function heelFit(
 ): HeelFit | undefined {
   const foot = familyOf(spec.form).onFoot?.(spec.form)
   if (foot === undefined) return undefined
-  const upright = rounds.filter(({ at }) => at.z > 0)
+  const upright = rounds.filter(
+    ({ at, closed, section }) => closed && at.z > 0 && section !== rounds[0]!.section,
+  )
   if (upright.length === 0) return undefined
   const sizes = upright.map((round) => {
     const texture = textureIn(spec, round.section)
@@ -41,7 +43,9 @@ export function heelFit(
   })
   const tightest = sizes.reduce((least, one) => (one.stretched < least.stretched ? one : least))
   const passes = OF_THE_FOOT * foot
-  const taken = rounds.find(({ count, from, section }) => section !== rounds[0]!.section && count < from)
+  const taken = rounds.find(
+    ({ count, from, section, closed }) => closed && section !== rounds[0]!.section && count < from,
+  )
   const each = taken ? ((taken.from - taken.count) * taken.around) / taken.ideal : Infinity
   const short = Math.max(0, passes / tightest.by - tightest.around)
   return {

@@ -36,11 +36,16 @@ export function layPiece(
     return {
       rings: whole.map(({ radius, z, spine }, index): LaidRing => {
         // Flat rounds lie as much farther out as the edge did; what is fitted keeps to its own girth, as much longer.
+        const { turned } = whole[index]!
         const out = flat.has(rounds[index]!.section) ? edge.radius - alone.radius : 0
         return {
           ...added.rings[index]!,
           radius: radius + out,
           z: Math.max(0, z + up),
+          // A heel that is worked lies below the edge.
+          ...(turned === undefined
+            ? {}
+            : { turned: added.rings[index]!.turned ?? turned + alongEdge(edge) - alone.arc }),
           ...(spine === undefined ? {} : { spine }),
         }
       }),

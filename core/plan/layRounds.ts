@@ -212,13 +212,16 @@ function placesOnAnEdge(
   const longer = alongEdge(edge) / rim.arc
   // What stands free is lifted by the rounds to come; a mat on its table is not.
   const lies = from.free && ahead.length > 0 ? layDown(all, from, gauges) : alone
-  const worked = lies.rings.slice(0, after).map(({ radius, z, arc, ...beside }, index): RoundPosition => ({
-    ...beside,
-    radius: (radius * edge.radius) / (from.free ? lies.rings[after - 1]!.radius : rim.radius),
-    z: from.free ? z * longer : edge.z * (radius / rim.radius) ** 2 * left,
-    arc: arc * longer,
-    ...(index === after - 1 ? found : doubts[index]!),
-  }))
+  const worked = lies.rings
+    .slice(0, after)
+    .map(({ radius, z, arc, turned, ...beside }, index): RoundPosition => ({
+      ...beside,
+      ...(turned === undefined ? {} : { turned: turned * longer }),
+      radius: (radius * edge.radius) / (from.free ? lies.rings[after - 1]!.radius : rim.radius),
+      z: from.free ? z * longer : edge.z * (radius / rim.radius) ** 2 * left,
+      arc: arc * longer,
+      ...(index === after - 1 ? found : doubts[index]!),
+    }))
   const laid = layPiece(spec, gauges, { rounds: there, edge })(ahead)
   const added = doubtOfPlaces(laid, gaugesUnder(spec, rounds.slice(after)), edge)
   const onward = laid.rings.map((ring, index) => ({ ...ring, ...added[index]! }))

@@ -135,6 +135,7 @@ function problemOf(
     const { section } = rounds[index]!
     const below = rounds[index - 1]?.section
     if (index === 0 || !below) return false
+    if (section.keeps) return true
     if (turns(index)) return true
     if (fromRound > 1 && index === 1) return false
     if (textureIn({ sections }, section.id) && (below.id !== section.id || turns(index - 1))) return false

@@ -18,7 +18,8 @@ export function promisesOf(spec: PieceToOutline, { asEdge, number, section }: Pl
       sd: doubtOf(of, {
         radius: asEdge.sd,
         z: asEdge.sdZ,
-        arc: asEdge.sdArc,
+        // Up from a heel only what comes after it is in doubt.
+        arc: asEdge.sdArc * (of === 'leg' && asEdge.turned ? 1 - asEdge.turned / asEdge.arc : 1),
         spine: asEdge.sdSpine ?? 0,
       }),
     }))

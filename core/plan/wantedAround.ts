@@ -96,7 +96,7 @@ export const flatIn = (spec: PieceToOutline): ReadonlySet<SectionId> =>
 export const takenInIn = (spec: PieceToOutline): ReadonlyMap<SectionId, Zone> =>
   new Map(sectionsOf(spec).flatMap(({ id, takesIn }) => (takesIn ? [[id, takesIn] as const] : [])))
 
-/** How much of the way around sections take that are worked in rows, and where on it they begin. */
+/** How much of the way around sections take that are worked in rows. */
 export const rowsIn = (spec: PieceToOutline): ReadonlyMap<SectionId, NonNullable<Outline['rows']>> =>
   new Map(sectionsOf(spec).flatMap(({ id, rows }) => (rows ? [[id, rows] as const] : [])))
 

@@ -8,6 +8,7 @@ import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Construction, PieceSpec, Start } from './plan.ts'
 import { constructionIn, loopsIn, wayOf } from './sectionWork.ts'
+import { aroundPanel, hostsOfPanel, panelSteps } from './panelRows.ts'
 import { overOpenings, withOpenings, type Slit } from './openings.ts'
 import { toLay } from './beginningOf.ts'
 import { asBelow, intoLoops, stepsOf, type RoundBelow } from './stepsOf.ts'
@@ -104,13 +105,26 @@ export function writeRounds(
     takesIn.has(section) ? takenIn(stitches, from, count) : stitches
   let straight = worked.length > 0 ? toLay(spec, worked).at(-1)!.straight : undefined
   const taken = new Set(worked.map(({ id }) => id))
+  const isPanel = (id: SectionId) => rows.get(id)?.panel === true
   for (const { section, stitch, count, slits, rim } of toCome) {
     const top = rounds.at(-1)
-    const below = top && lips.has(top.section) ? rounds.at(-2) : top
+    const below =
+      top && lips.has(top.section) ? rounds.at(-2) : rounds.findLast((one) => !isPanel(one.section))
     const number = rounds.length + 1
     const id = freshId(number, taken)
     taken.add(id)
     const from = below ? countOf(below) : 0
+    const named = { id, section, fabric: stitch, ...heldIn(spec, number) }
+    if (below && isPanel(section)) {
+      const standing = hostsOfPanel(below, top?.section === section ? top : undefined, count)
+      rounds.push({ ...named, closed: false, ...standing, steps: panelSteps(stitch, count) })
+      continue
+    }
+    if (below && top && isPanel(top.section) && count === from) {
+      const panel = rounds.filter((one) => one.section === top.section)
+      rounds.push({ ...named, closed: true, ...aroundPanel(below, panel, stitch) })
+      continue
+    }
     const turns = below !== undefined && below.section !== section && crisp.has(section)
     const texture = textureAt(spec, { section, stitch, from, count }, rounds, turns)
     const into = turns
@@ -147,12 +161,9 @@ export function writeRounds(
     const worked = foundation?.mirrored && !texture ? theOtherWay(shaped()) : shaped()
     const standing = rim ? rimSteps(rim, from) : overOpenings(worked, below?.steps ?? [])
     const round: Round = {
-      id,
-      section,
+      ...named,
       closed: !rows.has(section),
       side,
-      fabric: stitch,
-      ...heldIn(spec, number),
       hosts: below
         ? [rows.has(section) ? turned(topOf(below, into)) : topOf(below, into)]
         : startHosts(spec.construction.start, count, foundation),

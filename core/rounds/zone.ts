@@ -1,7 +1,7 @@
 import { stitchesProduced, type Step } from './steps.ts'
 
 /** Where around the round something happens, as a maker calls it. Sides lie straight; what is `back` leads from an end to where the round began. */
-export const ZONES = ['side', 'end', 'toe', 'heel', 'back'] as const
+export const ZONES = ['side', 'end', 'toe', 'heel', 'back', 'front'] as const
 export type Zone = (typeof ZONES)[number]
 
 /** A stretch of a round: its zone, and the stitches it has there. */

@@ -1,3 +1,4 @@
+import type { SockForm } from '../forms/sock/sock.ts'
 import type { WedgeForm } from '../forms/wedge/wedge.ts'
 import type { PieceSpec } from '../plan/plan.ts'
 import { sectionsWorked } from '../plan/sectionWork.ts'
@@ -16,6 +17,34 @@ export function wedgeSpec(
   return {
     ...plain,
     form: asked,
+    sections: sectionsWorked(asked, changes.stitch ?? plain.stitch, undefined),
+    ...changes,
+  }
+}
+
+/** A bed sock for a foot of 25 cm in 7 mm wide sc, unless asked otherwise. */
+export function sockSpec(
+  form: Partial<Record<'foot' | 'around' | 'ease' | 'leg' | 'cuffHeight', number>> &
+    Partial<Pick<SockForm, 'heel' | 'cuff'>> = {},
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { foot = 250, around = 235, ease = -0.16, leg = 100, cuffHeight = 40 } = form
+  const asked: SockForm = {
+    family: 'sock',
+    foot: mm(foot),
+    around: mm(around),
+    ease,
+    leg: mm(leg),
+    heel: form.heel ?? 'full',
+    cuff: form.cuff ?? 'plain',
+    cuffHeight: mm(cuffHeight),
+  }
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: asked,
+    gauge: { ...plain.gauge, w: mm(7), h: mm(7 * heightOverWidth), yarnDiameter: mm(2.5) },
     sections: sectionsWorked(asked, changes.stitch ?? plain.stitch, undefined),
     ...changes,
   }

@@ -133,7 +133,7 @@ export function Ledger(props: LedgerProps) {
               scope="col"
               className={clsx(
                 'pr-2 text-right font-normal whitespace-nowrap',
-                others.length > 0 ? 'w-[8.6rem]' : 'w-[6.6rem]',
+                others.length > 1 ? 'w-[10.8rem]' : others.length > 0 ? 'w-[8.6rem]' : 'w-[6.6rem]',
               )}
             >
               {columns}, {sizes.unit}

@@ -6,7 +6,9 @@ import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { ClosedOnDesk, closedScale } from './ClosedOnDesk.tsx'
 import { FlatOnDesk, flatRadius, ledgerTopBeside } from './FlatOnDesk.tsx'
+import { turnsHeel } from '../../drawing/views/sock.ts'
 import { OvalOnDesk } from './OvalOnDesk.tsx'
+import { SockOnDesk } from './SockOnDesk.tsx'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import { MARGIN, ROW, type DeskLayout } from './planLayout.ts'
@@ -51,13 +53,14 @@ export function PlanDesk({ model }: { model: PlanModel }) {
   const { ledgerWidth, blockWidth, blockBottom } = layout
   const wall = plan !== undefined && isWall(plan)
   const oval = plan !== undefined && isOval(plan)
-  const closed = plan !== undefined && !wall && !oval && !isFlat(plan)
+  const sock = plan !== undefined && turnsHeel(plan)
+  const closed = plan !== undefined && !wall && !oval && !sock && !isFlat(plan)
   const radius = closed ? closedScale(plan, layout).radius : flatRadius(layout)
   const asksMuch =
     fieldsOf(model.piece.form.family).filter((field) => !isOfStart(field)).length >
     (plan && isPart(plan) ? MOST_IN_THREE - 1 : MOST_IN_THREE)
   const ledgerX = mirrored ? MARGIN : width - MARGIN - ledgerWidth
-  const ledgerTop = Math.max(wall || oval ? 0 : ledgerTopBeside(radius), blockBottom + 2)
+  const ledgerTop = Math.max(wall || oval || sock ? 0 : ledgerTopBeside(radius), blockBottom + 2)
   const leaderTo = (round: number) => {
     const y = (rows[round - 1] ?? -1) - scrolled
     if (y < ROW * print || y > ledgerSize.height) return undefined
@@ -80,7 +83,9 @@ export function PlanDesk({ model }: { model: PlanModel }) {
     >
       {width > 0 && drawing && (
         <>
-          {oval ? (
+          {sock ? (
+            <SockOnDesk {...drawing} />
+          ) : oval ? (
             <OvalOnDesk {...drawing} />
           ) : wall ? (
             <WallOnDesk {...drawing} rowsTop={ledgerTop + ROW * print} />

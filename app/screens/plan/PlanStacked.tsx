@@ -8,6 +8,8 @@ import { Ledger } from './Ledger.tsx'
 import type { PlanModel } from './planModel.ts'
 import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
+import { turnsHeel } from '../../drawing/views/sock.ts'
+import { SockStacked } from './SockStacked.tsx'
 import { OvalStacked } from './OvalStacked.tsx'
 import { ClosedStacked } from './ClosedStacked.tsx'
 import { FlatStacked, WallStacked } from './StackedDrawings.tsx'
@@ -25,7 +27,8 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
   const guess = spec?.gauge.certainty === 'guess'
   const wall = plan !== undefined && isWall(plan)
   const oval = plan !== undefined && isOval(plan)
-  const closed = plan !== undefined && !wall && !oval && !isFlat(plan)
+  const sock = plan !== undefined && turnsHeel(plan)
+  const closed = plan !== undefined && !wall && !oval && !sock && !isFlat(plan)
   const unrolls = !phone || face === 'rows'
   const drawn = width > 0 && plan !== undefined && spec !== undefined
   return (
@@ -53,15 +56,17 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
                 className="slab min-h-11 text-18 data-[state=on]:bg-ink data-[state=on]:text-film"
               >
                 {name === 'face'
-                  ? wall
-                    ? 'Laid flat'
-                    : closed
-                      ? 'As it is'
-                      : oval
-                        ? 'Oval'
-                        : plan && isPart(plan)
-                          ? 'Whole'
-                          : 'Disc'
+                  ? sock
+                    ? 'From the side'
+                    : wall
+                      ? 'Laid flat'
+                      : closed
+                        ? 'As it is'
+                        : oval
+                          ? 'Oval'
+                          : plan && isPart(plan)
+                            ? 'Whole'
+                            : 'Disc'
                   : 'Rows'}
               </ToggleGroup.Item>
             ))}
@@ -71,7 +76,12 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
           {width > 0 &&
             plan &&
             spec &&
-            (oval ? (
+            (sock ? (
+              <SockStacked
+                {...{ model, plan, spec, width, lit, onPoint: setLit, unrolls }}
+                whole={!phone || face === 'face'}
+              />
+            ) : oval ? (
               <OvalStacked
                 {...{ model, plan, spec, width, lit, onPoint: setLit }}
                 face={!phone || face === 'face' || isFlat(plan)}

@@ -1,0 +1,77 @@
+import type { Plan, PlannedRound } from '../../../core/index.ts'
+import { partOfPlan } from './oval.ts'
+
+/** A place of a sock seen from the side, mm: from its toe toward the heel, and up from its sole. */
+export interface SidePlace {
+  readonly x: number
+  readonly z: number
+}
+
+/** Where a round is cut: on the side of the sole and the heel, and on that of the instep; a row of the heel only behind. */
+export interface CutRound {
+  readonly round: PlannedRound
+  readonly back: SidePlace
+  readonly front: SidePlace | undefined
+}
+
+/** Whether a piece turns a heel: rounds go on after rows on a part of one. */
+export const turnsHeel = ({ rounds }: Plan): boolean => rounds.some(({ at }) => at.turned !== undefined)
+
+/** The toe of a sock, and all that goes up from it. */
+export function partsOfSock(plan: Plan): { readonly toe: Plan; readonly tube: Plan } {
+  const { section } = plan.rounds[0]!
+  return {
+    toe: partOfPlan(plan, (round) => round.section === section),
+    tube: partOfPlan(plan, (round) => round.section !== section),
+  }
+}
+
+/** What a sock is about: how long its tube is, how wide, and by how much its leg turns, in radians. */
+export function bendOfSock({ rounds }: Plan): {
+  readonly tube: number
+  readonly across: number
+  readonly turn: number
+} {
+  const first = rounds.findIndex(({ closed }) => !closed)
+  const foot = rounds[first - 1]!.at
+  const last = rounds.findLast(({ closed }) => !closed)!.at
+  return { tube: foot.z, across: 2 * foot.radius, turn: (last.arc - foot.arc) / (2 * foot.radius) }
+}
+
+/** A sock cut through from toe to leg: every round on both sides, in working order. */
+export function cutOfSock(plan: Plan): CutRound[] {
+  const { tube, across, turn } = bendOfSock(plan)
+  const half = across / 2
+  const pivot = { x: tube, z: across }
+  const foot = plan.rounds.find(({ closed }) => !closed)
+  const from = foot ? plan.rounds[foot.number - 2]!.at : undefined
+  return plan.rounds.map((round): CutRound => {
+    const { at } = round
+    if (!round.closed) {
+      const angle = (at.arc - from!.arc) / across
+      const back = { x: pivot.x + across * Math.sin(angle), z: pivot.z - across * Math.cos(angle) }
+      return { round, back, front: undefined }
+    }
+    if (at.turned === undefined) {
+      return { round, back: { x: at.z, z: half - at.radius }, front: { x: at.z, z: half + at.radius } }
+    }
+    // On along the leg, from the middle of where the heel ended.
+    const [sin, cos] = [Math.sin(turn), Math.cos(turn)]
+    const up = at.arc - at.turned
+    const middle = { x: pivot.x + half * sin + up * cos, z: pivot.z - half * cos + up * sin }
+    return {
+      round,
+      back: { x: middle.x + at.radius * sin, z: middle.z - at.radius * cos },
+      front: { x: middle.x - at.radius * sin, z: middle.z + at.radius * cos },
+    }
+  })
+}
+
+/** How large that is, mm. */
+export function sizeOfSock(plan: Plan): { readonly long: number; readonly high: number } {
+  const places = cutOfSock(plan).flatMap(({ back, front }) => (front ? [back, front] : [back]))
+  return {
+    long: Math.max(...places.map(({ x }) => x)),
+    high: Math.max(...places.map(({ z }) => z)),
+  }
+}

@@ -1,0 +1,29 @@
+import { zonesOf, type Plan } from '../../core/index.ts'
+import { bendOfSock } from '../drawing/views/sock.ts'
+import type { Sizes } from '../ui/useSizes.ts'
+import { ALONG_ZONE } from './zoneWords.ts'
+import { roundTitle } from './roundWords.ts'
+
+/** What a sock comes to that no tape finds at once: its foot with the heel, how its leg turns, and the round over it. */
+export function sockWords(
+  plan: Plan,
+  sizes: Pick<Sizes, 'full' | 'bare'>,
+  guess: boolean,
+): { readonly long: string; readonly turn: string; readonly all: string } {
+  const { tube, across, turn } = bendOfSock(plan)
+  const long = tube + across * Math.sin(Math.min(turn, Math.PI / 2))
+  const degrees = `${Math.round((turn * 180) / Math.PI)}°`
+  const rows = plan.rounds.filter(({ closed }) => !closed)
+  const [first, last] = [rows[0]!, rows.at(-1)!]
+  const over = plan.rounds.find((round) => zonesOf(round).length > 0)
+  const sum = over && zonesOf(over).map(({ zone, count }) => `${count} ${ALONG_ZONE[zone]}`)
+  const about = guess ? 'about ' : ''
+  return {
+    long: `${about}${sizes.full(long)}`,
+    turn: `turns ${about}${degrees}`,
+    all: `Rows ${first.number} to ${last.number} on ${first.count} of ${first.count + waiting(first)} sts turn the leg by ${about}${degrees}; the foot is then ${about}${sizes.full(long)} from toe to heel.${over ? ` ${roundTitle(plan, over.number)}: ${sum!.join(', ')} = ${over.count}.` : ''}`,
+  }
+}
+
+const waiting = ({ left = [] }: Plan['rounds'][number]): number =>
+  left.reduce((sum, { from, to }) => sum + Math.abs(to - from), 0)
