@@ -1,5 +1,6 @@
 import { chainsAlong, type Plan } from '../../../core/index.ts'
 import { placesAlong, type PlaceAlong } from './oval.ts'
+import { bendOfSock, cutOfSock, sizeOfSock, turnsHeel } from './sock.ts'
 import { footOf, mainOf, type View } from './view.ts'
 
 /** Where a standing piece lies: px per mm, the px of its axis, and of the table that it stands on. */
@@ -63,7 +64,9 @@ export interface Sides {
 }
 
 /** Where the top of every round stands; an oval is seen from its long side, with the middle of its chain in the axis. */
-export function sidesOf({ rounds }: Plan): Sides[] {
+export function sidesOf(plan: Plan): Sides[] {
+  const { rounds } = plan
+  if (turnsHeel(plan)) return sidesOfSock(plan)
   if (chainsAlong(rounds[0]!) === undefined) {
     const chain = rounds[0]!.from > 0
     return rounds.map(({ at: { radius, z, arc } }) => {
@@ -77,6 +80,17 @@ export function sidesOf({ rounds }: Plan): Sides[] {
   return placesAlong(rounds).map(({ near, far }) => ({ near: moved(near), far: moved(far) }))
 }
 
+/** A sock stands on its sole: its near side is that and its heel, its far one the instep. */
+function sidesOfSock(plan: Plan): Sides[] {
+  const middle = sizeOfSock(plan).long / 2
+  const moved = ({ x, z }: PlaceAlong) => ({ x: x - middle, z })
+  let front: PlaceAlong = { x: 0, z: 0 }
+  return cutOfSock(plan).map((cut) => {
+    front = cut.front ?? front
+    return { near: moved(cut.back), far: moved(front) }
+  })
+}
+
 /** Where both sides stand at any distance along the fabric. */
 function placesOf(plan: Plan): (along: number) => Sides {
   const { rounds } = plan
@@ -84,7 +98,8 @@ function placesOf(plan: Plan): (along: number) => Sides {
   const first = rounds[0]!
   const half = (first.at.spine ?? 0) / 2
   const foot = first.from > 0 && half === 0 ? first.at.radius : half > 0 ? half : plan.hole
-  const start: Sides = { near: { x: -foot, z: 0 }, far: { x: foot, z: 0 } }
+  const toe = turnsHeel(plan) ? { x: -sizeOfSock(plan).long / 2, z: bendOfSock(plan).across / 2 } : undefined
+  const start: Sides = toe ? { near: toe, far: toe } : { near: { x: -foot, z: 0 }, far: { x: foot, z: 0 } }
   const between = (one: PlaceAlong, other: PlaceAlong, share: number): PlaceAlong => ({
     x: one.x + (other.x - one.x) * share,
     z: one.z + (other.z - one.z) * share,

@@ -1,8 +1,9 @@
 import { chainsAlong, partOf, STITCHES, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { ovalFace, partOfPlan, sizeOfOval } from './oval.ts'
+import { turnsHeel } from './sock.ts'
 import { sidesOf, standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
-import { footOf, mainOf, rowOf, span, type Point, type View } from './view.ts'
+import { footOf, mainOf, roundLine, rowOf, span, type Point, type View } from './view.ts'
 
 /** Room that a drawing has, px. */
 export interface Room {
@@ -91,7 +92,7 @@ export const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
 /** How large a piece is that stands, mm. */
 export function sizeStanding(plan: Plan): { readonly wide: number; readonly tall: number } {
   const sides = sidesOf(plan)
-  const tall = Math.max(...sides.map(({ near }) => near.z))
+  const tall = Math.max(...sides.map(({ near, far }) => (turnsHeel(plan) ? Math.max(near.z, far.z) : near.z)))
   const out = Math.max(...sides.flatMap(({ near, far }) => [-near.x, far.x]))
   return { wide: 2 * out, tall }
 }
@@ -99,7 +100,8 @@ export function sizeStanding(plan: Plan): { readonly wide: number; readonly tall
 /** What a standing piece covers, as one outline. */
 export function outlineStanding(view: View): Point[] {
   const { plan } = view
-  const levels = [footOf(plan, plan.rounds[0]!), ...mainOf(plan).map(({ at }) => at.arc)]
+  const there = turnsHeel(plan) ? plan.rounds : mainOf(plan)
+  const levels = [footOf(plan, plan.rounds[0]!), ...there.map(({ at }) => at.arc)]
   const side = (share: number) => levels.map((along) => span(view, share, share, along, 0)[0]!)
   return [...side(0), ...side(0.5).reverse()]
 }
@@ -154,6 +156,15 @@ export function sizeOfPart({ rounds }: Plan): Readonly<Record<'wide' | 'up' | 'd
   const out = TALLEST_OF_EDGE * (rounds.at(-1)!.at.arc - radius)
   const side = half >= Math.PI / 2 ? radius : radius * Math.sin(half)
   return { wide: 2 * (side + out), up: Math.max(0, -Math.cos(half)) * radius + out, down: radius }
+}
+
+/** What part of a disc covers, as one outline: out from its middle along its curve, and back along its straight edges. */
+export function outlineOfPart(view: View): Point[] {
+  const { plan } = view
+  const last = mainOf(plan).at(-1)!
+  const after = plan.rounds.at(-1)!
+  const back = after === last ? span(view, 0, 0, plan.hole, 0) : roundLine(view, after)
+  return [...roundLine(view, last), ...back]
 }
 
 /** Part of a disc face-on, hanging from its straight edges. */

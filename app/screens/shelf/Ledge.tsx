@@ -5,7 +5,15 @@ import { tapeTicks } from '../../drawing/tapeTicks.ts'
 import { pathOf } from '../../drawing/svgPath.ts'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
 import { placeIn } from '../../drawing/views/view.ts'
-import { outlineStanding, sizeStanding, stands, wholeIn } from '../../drawing/views/viewOf.ts'
+import {
+  isPart,
+  outlineOfPart,
+  outlineStanding,
+  sizeOfPart,
+  sizeStanding,
+  stands,
+  wholeIn,
+} from '../../drawing/views/viewOf.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
@@ -131,6 +139,10 @@ function sizeOnLedge(plan: Plan): { readonly width: number; readonly height: num
     const { wide, tall } = sizeStanding(plan)
     return { width: wide, height: tall }
   }
+  if (isPart(plan)) {
+    const { wide, up, down } = sizeOfPart(plan)
+    return { width: wide, height: up + down }
+  }
   const { at } = plan.rounds.at(-1)!
   return { width: 2 * at.arc, height: 2 * at.arc }
 }
@@ -214,6 +226,8 @@ function OnePiece(props: OnePieceProps) {
       <svg className="absolute inset-0" width={width} height={height}>
         {stands(plan) ? (
           <path d={pathOf(outlineStanding(view), true)} {...edge} />
+        ) : isPart(plan) ? (
+          <path d={pathOf(outlineOfPart(view), true)} {...edge} />
         ) : (
           <circle cx={width / 2} cy={height / 2} r={width / 2 - 1} {...edge} />
         )}

@@ -76,9 +76,11 @@ export function PieceRow({
       </td>
       <td className="max-lg:col-span-2 max-lg:col-start-1 max-lg:row-start-3 max-lg:pl-9">
         <span className="flex items-center justify-between gap-3 pr-2">
-          <span className={clsx(oneLine && 'flex gap-3')}>
-            <span className="slab block text-18 leading-tight">{next}</span>
-            <span className="block text-14">{detail}</span>
+          <span>
+            <span className="slab block text-18 leading-tight lg:whitespace-nowrap">{next}</span>
+            <span className={clsx('block text-14', oneLine && stage !== 'underWay' && 'lg:hidden')}>
+              {detail}
+            </span>
           </span>
           {stage === 'underWay' && (
             <Link
