@@ -1,7 +1,7 @@
-import type { Plan } from '../../core/index.ts'
+import { heelTurn, type Plan } from '../../core/index.ts'
 import { FootBehind } from './FootBehind.tsx'
 import { SectionCapsule } from './SectionCapsule.tsx'
-import { bendOfSock, cutOfSock, type SidePlace } from './views/sock.ts'
+import { cutOfSock, type SidePlace } from './views/sock.ts'
 
 interface SockSectionProps {
   readonly plan: Plan
@@ -24,12 +24,11 @@ const THICKEST = 9
 export function SockSection(props: SockSectionProps) {
   const { plan, foot, scale, x, floor, mirrored, yarns, guess, lit, says } = props
   const cut = cutOfSock(plan)
-  const { tube, across, turn } = bendOfSock(plan)
+  const { tube, across, long: heel } = heelTurn(plan)!
   const side = mirrored ? -1 : 1
   const place = (at: SidePlace) => ({ x: x + side * at.x * scale, y: floor - at.z * scale })
   const pitch = (plan.rounds.at(-1)!.at.arc * scale) / plan.rounds.length
   const thick = Math.min(THICKEST, Math.max(2.6, pitch * 0.66))
-  const heel = tube + across * Math.sin(Math.min(turn, Math.PI / 2))
   const [left, right] = [place({ x: 0, z: 0 }).x, place({ x: heel, z: 0 }).x]
   let [back, front] = [
     { x: 0, z: across / 2 },

@@ -1,5 +1,4 @@
-import { zonesOf, type Plan } from '../../core/index.ts'
-import { bendOfSock } from '../drawing/views/sock.ts'
+import { heelTurn, zonesOf, type Plan } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { ALONG_ZONE } from './zoneWords.ts'
 import { roundTitle } from './roundWords.ts'
@@ -10,8 +9,7 @@ export function sockWords(
   sizes: Pick<Sizes, 'full' | 'bare'>,
   guess: boolean,
 ): { readonly long: string; readonly turn: string; readonly all: string } {
-  const { tube, across, turn } = bendOfSock(plan)
-  const long = tube + across * Math.sin(Math.min(turn, Math.PI / 2))
+  const { turn, long } = heelTurn(plan)!
   const degrees = `${Math.round((turn * 180) / Math.PI)}°`
   const rows = plan.rounds.filter(({ closed }) => !closed)
   const [first, last] = [rows[0]!, rows.at(-1)!]

@@ -13,7 +13,9 @@ export interface RoundEnding extends Pick<Op, 'stitch' | 'uses' | 'makes' | 'man
 export function roundEnding(round: PlannedRound): RoundEnding {
   const units = expandSteps(round.steps)
   const { kind, stitch, uses, makes, manner, of } = units.at(-1)!
-  const first = units.findLastIndex((unit) => unit.kind !== kind || unit.manner !== manner)
+  const first = units.findLastIndex(
+    (unit) => unit.kind !== kind || unit.manner !== manner || unit.stitch !== stitch,
+  )
   const before = units[first]?.kind
   return {
     kind,

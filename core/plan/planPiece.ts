@@ -23,6 +23,7 @@ import { freeLastRoundsIn, gaugeIn, gaugesOf, stitchIn, type Gauges } from './se
 import { beforeRowsAfter, withRowsAfter } from './rowsAfter.ts'
 import { sumsOf } from './sumsOf.ts'
 import { sectionsOf, sizesOf, asBegun } from './wantedAround.ts'
+import { wholeSection, type Ahead } from './wholeSection.ts'
 import type { Worked } from './worked.ts'
 import { writeRounds, type RoundToWrite } from './writeRounds.ts'
 
@@ -39,14 +40,6 @@ interface Candidate {
   readonly laid: Laid
   /** What it comes to in the size that the last rounds are chosen for, mm. */
   readonly size: number
-}
-
-/** A section of which rounds are to come, and how far along it they begin, mm. */
-interface Ahead {
-  readonly section: Outline
-  readonly along: number
-  /** Whether rounds of it are worked already. */
-  readonly begun: boolean
 }
 
 /** Where rounds to be planned begin. */
@@ -188,37 +181,6 @@ function sectionsAhead(
     .map((section, index) =>
       index === 0 ? { section, along, begun: true } : { section, along: 0, begun: false },
     )
-}
-
-/** A section in as many whole rounds as come nearest to its length. */
-function wholeSection(spec: PieceSpec, gauges: Gauges, { section, along, begun }: Ahead): RoundOf[] {
-  const stitch = stitchIn(spec, section.id)
-  if (section.rows?.panel) return wholePanel(spec, gauges, { section, along, begun })
-  const rounds = Math.round((section.guide.length - along) / gauges({ section: section.id, stitch }).h)
-  return new Array<RoundOf>(Math.max(begun ? 0 : 1, rounds)).fill({ section, stitch })
-}
-
-/** The stitch a step lower than each, of those that a panel may end with. */
-const LOWER: Partial<Record<StitchName, StitchName>> = { tr: 'dc', dc: 'hdc', hdc: 'sc' }
-
-/**
- * A panel in an even number of rows, so that it ends where it began, some of the last a step lower where that comes nearer
- * to its length.
- */
-function wholePanel(spec: PieceSpec, gauges: Gauges, { section, along, begun }: Ahead): RoundOf[] {
-  const stitch = stitchIn(spec, section.id)
-  const lower = LOWER[stitch] ?? stitch
-  const heightOf = (one: StitchName) => gauges({ section: section.id, stitch: one }).h
-  const left = section.guide.length - along
-  const rowsBefore = begun ? Math.round(along / heightOf(stitch)) % 2 : 0
-  const most = 2 * Math.ceil(left / heightOf(stitch) / 2) + 2
-  const ways = Array.from({ length: most + 1 }, (_, rows) => rows)
-    .filter((rows) => (rows + rowsBefore) % 2 === 0 && (rows > 0 || begun))
-    .flatMap((rows) => Array.from({ length: Math.floor(rows / 2) + 1 }, (_, low) => ({ rows, low })))
-  const off = ({ rows, low }: (typeof ways)[number]) =>
-    Math.abs((rows - low) * heightOf(stitch) + low * heightOf(lower) - left)
-  const { rows, low } = ways.reduce((best, next) => (off(next) < off(best) - 1e-9 ? next : best))
-  return Array.from({ length: rows }, (_, row) => ({ section, stitch: row < rows - low ? stitch : lower }))
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Plan, PlannedRound } from '../../../core/index.ts'
+import { heelTurn, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { partOfPlan } from './oval.ts'
 
 /** A place of a sock seen from the side, mm: from its toe toward the heel, and up from its sole. */
@@ -15,7 +15,7 @@ export interface CutRound {
 }
 
 /** Whether a piece turns a heel: rounds go on after rows on a part of one. */
-export const turnsHeel = ({ rounds }: Plan): boolean => rounds.some(({ at }) => at.turned !== undefined)
+export const turnsHeel = (plan: Plan): boolean => heelTurn(plan) !== undefined
 
 /** The toe of a sock, and all that goes up from it. */
 export function partsOfSock(plan: Plan): { readonly toe: Plan; readonly tube: Plan } {
@@ -26,21 +26,9 @@ export function partsOfSock(plan: Plan): { readonly toe: Plan; readonly tube: Pl
   }
 }
 
-/** What a sock is about: how long its tube is, how wide, and by how much its leg turns, in radians. */
-export function bendOfSock({ rounds }: Plan): {
-  readonly tube: number
-  readonly across: number
-  readonly turn: number
-} {
-  const first = rounds.findIndex(({ closed }) => !closed)
-  const foot = rounds[first - 1]!.at
-  const last = rounds.findLast(({ closed }) => !closed)!.at
-  return { tube: foot.z, across: 2 * foot.radius, turn: (last.arc - foot.arc) / (2 * foot.radius) }
-}
-
 /** A sock cut through from toe to leg: every round on both sides, in working order. */
 export function cutOfSock(plan: Plan): CutRound[] {
-  const { tube, across, turn } = bendOfSock(plan)
+  const { tube, across, turn } = heelTurn(plan)!
   const half = across / 2
   const pivot = { x: tube, z: across }
   const foot = plan.rounds.find(({ closed }) => !closed)

@@ -1,6 +1,6 @@
-import { chainsAlong, type Plan } from '../../../core/index.ts'
+import { chainsAlong, heelTurn, type Plan } from '../../../core/index.ts'
 import { placesAlong, type PlaceAlong } from './oval.ts'
-import { bendOfSock, cutOfSock, sizeOfSock, turnsHeel } from './sock.ts'
+import { cutOfSock, sizeOfSock, turnsHeel } from './sock.ts'
 import { footOf, mainOf, type View } from './view.ts'
 
 /** Where a standing piece lies: px per mm, the px of its axis, and of the table that it stands on. */
@@ -98,7 +98,7 @@ function placesOf(plan: Plan): (along: number) => Sides {
   const first = rounds[0]!
   const half = (first.at.spine ?? 0) / 2
   const foot = first.from > 0 && half === 0 ? first.at.radius : half > 0 ? half : plan.hole
-  const toe = turnsHeel(plan) ? { x: -sizeOfSock(plan).long / 2, z: bendOfSock(plan).across / 2 } : undefined
+  const toe = turnsHeel(plan) ? { x: -sizeOfSock(plan).long / 2, z: heelTurn(plan)!.across / 2 } : undefined
   const start: Sides = toe ? { near: toe, far: toe } : { near: { x: -foot, z: 0 }, far: { x: foot, z: 0 } }
   const between = (one: PlaceAlong, other: PlaceAlong, share: number): PlaceAlong => ({
     x: one.x + (other.x - one.x) * share,

@@ -128,7 +128,7 @@ export function span(view: View, from: number, to: number, along: number, row: n
 
 /** Points along a stretch of a ring, all of it unless told from where to where, as shares of the stretch. */
 const along = (view: View, { from, share, ring }: Stretch, arc: number, [begin, end] = [0, 1]): Point[] =>
-  span(view, from + begin! * share, from + end! * share, arc, ring)
+  span(view, from + begin * share, from + end * share, arc, ring)
 
 /** The top of a round as one line. */
 export const roundLine = (view: View, round: PlannedRound): Point[] =>

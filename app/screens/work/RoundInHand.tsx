@@ -4,6 +4,7 @@ import {
   belowOf,
   constructionIn,
   kindOf,
+  waitingAt,
   whatIsAhead,
   writeRun,
   writeRound,
@@ -22,7 +23,7 @@ import { aheadSentence } from '../../words/aheadSentence.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { ALONG_ZONE } from '../../words/zoneWords.ts'
-import { yarnNames } from '../../words/wording.ts'
+import { sts, yarnNames } from '../../words/wording.ts'
 import { StitchRow } from './StitchRow.tsx'
 
 interface RoundInHandProps {
@@ -49,6 +50,9 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const { zone, ops } = round.steps[repeat.step]!
   // What is taken in stays over the middle of its end by a marker there.
   const marker = zone === 'toe' && ops.some((op) => kindOf(op) === 'dec') ? ': move its marker up' : ''
+  const waiting = waitingAt(plan.rounds, round.number - 1)
+  const takenUp = waiting?.takenUpBy
+  const waits = waiting && `${sts(waiting.stitches)} wait${takenUp ? ` for ${titleOf(takenUp)}` : ''}`
   const hangs = wordsOf(spec.form).hangs === true
   const { start, end } = writeRound(round, {
     spec,
@@ -80,7 +84,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
           <RepeatBoxes
             time={repeat.time}
             times={repeat.times}
-            where={zone && `${ALONG_ZONE[zone]}${marker}`}
+            where={zone ? `${ALONG_ZONE[zone]}${marker}` : waits}
           />
           <p className="line-clamp-3 pt-1 text-[min(1.25rem,4.5cqh)] text-ink-2 max-sm:text-[min(1rem,3.2cqh)]">
             {unit === 0 && start ? (

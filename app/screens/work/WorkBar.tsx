@@ -11,13 +11,15 @@ interface WorkBarProps {
   readonly onKeys: () => void
   /** Finishes the round; absent when it is done. */
   readonly onRound?: () => void
+  /** It is a row. */
+  readonly row: boolean
 }
 
 const PLACE =
   'max-sm:large:min-h-13 slab flex min-w-0 items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-lg:px-4 max-sm:px-1.5 max-sm:text-16'
 
 /** Large targets under the thumbs. */
-export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound }: WorkBarProps) {
+export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound, row }: WorkBarProps) {
   return (
     <footer className="flex min-h-[4.75rem] shrink-0 items-stretch divide-x-2 divide-ink border-t-2 rule bg-film low:sticky low:bottom-0 max-sm:large:min-h-0 max-sm:large:flex-wrap max-sm:large:divide-x-0 max-sm:[&>*]:grow">
       <button type="button" className={PLACE} disabled={!canUndo} onClick={() => act(undo)}>
@@ -41,7 +43,7 @@ export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound 
           className={`${PLACE} max-lg:ml-auto max-sm:large:order-first max-sm:large:min-h-14 max-sm:large:basis-full max-sm:large:border-b-2`}
           onClick={onRound}
         >
-          End of round
+          End of {row ? 'row' : 'round'}
         </button>
       )}
       <button type="button" className={`${PLACE} max-lg:hidden`} onClick={onKeys} aria-label="List of keys">

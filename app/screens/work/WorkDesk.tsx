@@ -122,6 +122,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         </TapArea>
       )}
       <WorkBar
+        row={!now.round.closed}
         canUndo={undo(state) !== undefined}
         act={act}
         onNote={() => setDialog('note')}
