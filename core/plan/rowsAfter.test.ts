@@ -44,7 +44,7 @@ test('ear flaps: as FIELD sets them around the head, mirror images, of equal cou
         expect(stitchesIn(first!.hosts) + stitchesIn(first!.left!)).toBe(edge.count)
       }
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: 50, endOnFailure: true },
   )
 })
 

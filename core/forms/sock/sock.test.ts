@@ -75,7 +75,7 @@ test('every stitch of the round below the heel is used once, by its panel or by 
         expect(count).toBe(foot.count)
       }
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: 50, endOnFailure: true },
   )
 })
 
@@ -111,7 +111,7 @@ test('the leg turns by what the heel adds at the back over its diameter, to a te
         USUAL_RATIO[units[Math.floor(units.length / 2)] as 'sc'] ?? 2.9,
       )
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: 50, endOnFailure: true },
   )
 })
 
@@ -129,7 +129,7 @@ test('the foot is as long as it was asked, heel and all, to a round and what the
       const leg = plan.finished.promises.find(({ of }) => of === 'leg')!
       expect(Math.abs(leg.value - spec.form.leg)).toBeLessThan(1.3 * spec.gauge.h + 2)
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: 50, endOnFailure: true },
   )
 })
 

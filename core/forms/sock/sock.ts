@@ -45,6 +45,8 @@ const EASES = [-0.3, 0.15] as const
 const LEGS = [20, 450] as const
 const CUFFS_HIGH = [10, 150] as const
 const FEWEST_AROUND = 12
+/** A toe turns over into its tube softly, and so adds about so many rounds to its length. */
+const TOE_ROUNDS = 1.75
 const FEWEST_FOOT_ROUNDS = 3
 const FEWEST_LEG_ROUNDS = 2
 const MOST_ROUNDS = 300
@@ -57,6 +59,8 @@ interface Plan {
   readonly radius: number
   /** The tube from there to where the heel begins, and how high the middle of the panel must come. */
   readonly tube: number
+  /** What toe and heel add to that of the foot. */
+  readonly beyond: number
   readonly panel: number
   readonly leg: number
   readonly cuff: number
@@ -72,11 +76,12 @@ function planOf(form: SockForm, { h, start: { hole } }: Pick<Sizes, 'h' | 'start
   const across = girth / Math.PI
   const turn = TURNS[heel]
   const cuff = isRibbed(form) ? cuffHeight : 0
+  const beyond = across * Math.sin(turn) + TOE_ROUNDS * h
   return {
     girth,
     radius: Math.max(across / 2, hole),
-    // Its toe is rounded over, and adds about a round.
-    tube: foot - across * Math.sin(turn) - h,
+    tube: foot - beyond,
+    beyond,
     panel: turn * across,
     leg: leg - cuff,
     cuff,
@@ -149,8 +154,8 @@ export const sock: Family<SockForm> = {
         `From ${lengthOf(CUFFS_HIGH[0])} to ${lengthOf(CUFFS_HIGH[1])}.`,
       )
     }
-    const { tube, leg: plainLeg, cuff: ribbed } = planOf(form, sizes)
-    const shortest = Math.max(FEET[0], foot - tube + FEWEST_FOOT_ROUNDS * h)
+    const { beyond, leg: plainLeg, cuff: ribbed } = planOf(form, sizes)
+    const shortest = Math.max(FEET[0], beyond + FEWEST_FOOT_ROUNDS * h)
     if (!(foot >= shortest)) {
       refuse(
         'foot',
