@@ -47,6 +47,8 @@ export const DEMO = [
   'Cradle booties',
   'Headlamp case',
   'Compass pouch',
+  'Half-round pot rest',
+  'Bed socks',
 ] as const
 
 /** Their pieces: the case has a body and a lid. */

@@ -193,8 +193,8 @@ const file = projectFile(
       {
         id: 'pot-rest',
         name: 'Half-round pot rest',
-        createdAt: FIRST_DAY + DAY / 14,
-        updatedAt: FIRST_DAY + DAY / 14,
+        createdAt: FIRST_DAY + DAY / 15,
+        updatedAt: FIRST_DAY + DAY / 15,
       },
       {
         id: 'bed-socks',

@@ -123,6 +123,8 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
       'cradle-booties',
       'headlamp-case',
       'compass-pouch',
+      'pot-rest',
+      'bed-socks',
     ],
   })
   expect(await database.events.count()).toBe(before)

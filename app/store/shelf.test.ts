@@ -92,6 +92,7 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
   expect(await database.projects.count()).toBe(demo.projects.length)
   await sweepDeleted(Date.now() + 2 * 86_400_000)
   expect((await database.projects.toArray()).map(({ id }) => id)).toEqual([
+    'bed-socks',
     'compass-pouch',
     'cradle-booties',
     'door-stop',
@@ -101,6 +102,7 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
     'lamp-glass-cover',
     'lamp-glass-sleeve',
     'pan-handle-sleeve',
+    'pot-rest',
     'wardens-cap',
   ])
   expect(new Set((await database.events.toArray()).map(({ copyId }) => copyId))).toEqual(

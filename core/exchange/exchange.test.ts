@@ -1,3 +1,4 @@
+import { sockSpec, wedgeSpec } from '../testing/rowSpecs.ts'
 import { usualAccent } from '../rounds/texture.ts'
 import fc from 'fast-check'
 import { smallWorkshop } from '../testing/smallWorkshop.ts'
@@ -80,6 +81,10 @@ test('what work was begun on is read back: a part in a spiral, an opening too ti
     bootieSpec({ side: 'right', cuff: 'ribbed' }),
     caseSpec({ base: 'slim', part: 'lid' }),
     pouchSpec(),
+    wedgeSpec({ finish: 'bowed', share: 0.3 }),
+    sockSpec({ cuff: 'ribbed', heel: 'soft' }),
+    capSpec({ brim: 'earFlaps' }),
+    caseSpec({ closing: 'flap' }),
   ]
   for (const spec of begun) {
     const content = smallWorkshop(spec)

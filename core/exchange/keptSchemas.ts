@@ -54,7 +54,7 @@ const evidence = Joi.alternatives().conditional('.kind', {
       is: 'marks',
       then: record(
         { ...taken, kind: Joi.string().valid('marks') },
-        { ...mayBeAside, along: countOver, out: countOver, from: name },
+        { ...mayBeAside, along: countOver, out: countOver, rows: Joi.boolean().valid(true), from: name },
       ),
     },
     {

@@ -23,7 +23,7 @@ test('the demo workshop passes both, and is written as Uzel writes', () => {
   expect(validate({ ...(JSON.parse(demoText) as object), pieces: [{ id: 1 }] })).toBe(false)
 })
 
-test('the demo is the kitchen of the hut: a trivet under way, eight mats with three made and one half, a sleeve, a cap, a basket, a ball, handle sleeves, a cover, booties, a case and a pouch to come', () => {
+test('the demo is the kitchen of the hut: a trivet under way, eight mats with three made and one half, a sleeve, a cap, a basket, a ball, handle sleeves, a cover, booties, a case, a pouch, a pot rest and bed socks to come', () => {
   const read = readProjectFile(demoText)
   if (!read.ok) throw new Error('The demo cannot be read.')
   const { pieces, copies, planVersions } = read.file
@@ -42,6 +42,8 @@ test('the demo is the kitchen of the hut: a trivet under way, eight mats with th
     ['case', 90, 1],
     ['case', 90, 1],
     ['pouch', 95, 1],
+    ['wedge', 105, 1],
+    ['sock', 250, 2],
   ])
   expect(copies.filter(({ pieceId, finishedAt }) => pieceId === 'mats' && finishedAt)).toHaveLength(3)
   // Pinned plans are what the core computes today; run `npm run demo` after changing the core.

@@ -113,7 +113,7 @@ const planRound = record(
     hosts: Joi.array().items(run).max(50),
     steps: Joi.array().items(step).min(1).max(5000),
   },
-  { beside },
+  { beside, left: Joi.array().items(run).max(50) },
 )
 
 /** What notices count or measure, of any of them. */

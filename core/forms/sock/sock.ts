@@ -132,11 +132,7 @@ export const sock: Family<SockForm> = {
         'From −30% (very loose) to 15% (very tight).',
       )
     }
-    const least = Math.max(
-      AROUND[0],
-      (FEWEST_AROUND * w) / (1 - ease),
-      (2 * Math.PI * start.hole) / (1 - ease),
-    )
+    const least = Math.max(AROUND[0], (FEWEST_AROUND * w) / (1 - ease))
     if (!(around >= least)) {
       refuse(
         'around',
@@ -176,6 +172,13 @@ export const sock: Family<SockForm> = {
     if (leg > LEGS[1]) refuse('leg', `${lengthOf(leg)} is higher than a knee.`, `Up to ${lengthOf(LEGS[1])}.`)
     if ((foot + plainLeg + ribbed) / h > MOST_ROUNDS) {
       refuse('leg', `That takes more than ${MOST_ROUNDS} rounds.`, 'A lower leg, or taller stitches.')
+    }
+    if (2 * Math.PI * start.hole > (around * (1 - ease)) / 2) {
+      throw new SpecError(
+        'construction.start',
+        'A ring of so many chains leaves a hole half as wide as the sock.',
+        'A magic ring, or a ring of 3 to 5 chains.',
+      )
     }
   },
   sections(form, sizes) {
