@@ -93,6 +93,17 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M15 56h48" />
     </>
   ),
+  slipper: (
+    <>
+      <path d="M22 4v18c-2 8-6 16 0 22h34c7 0 8-12 0-14-8-1-14-4-16-10L39 4" />
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        <path d="M44 29h12a8 8 0 0 1 0 18H44z" />
+        <path d="M16 36h28v11H16z" />
+        <path d="M23 36v11M30 36v11M37 36v11M50 29v18" />
+      </g>
+      <Tape d="M16 56h48" />
+    </>
+  ),
   sock: (
     <>
       <path d="M18 4v30c-2 6-4 10 2 12h36c7 0 8-12 0-14-8-1-14-4-16-10L38 4" />

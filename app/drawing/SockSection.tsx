@@ -24,7 +24,17 @@ const THICKEST = 9
 export function SockSection(props: SockSectionProps) {
   const { plan, foot, scale, x, floor, mirrored, yarns, guess, lit, says } = props
   const cut = cutOfSock(plan)
-  const { tube, across, long: heel } = heelTurn(plan)!
+  const bend = heelTurn(plan)
+  const tip = plan.rounds.findLast(({ closed }) => closed)!.at
+  const {
+    tube,
+    across,
+    long: heel,
+  } = bend ?? {
+    tube: tip.z,
+    across: 2 * tip.radius,
+    long: plan.rounds.at(-1)!.at.z,
+  }
   const side = mirrored ? -1 : 1
   const place = (at: SidePlace) => ({ x: x + side * at.x * scale, y: floor - at.z * scale })
   const pitch = (plan.rounds.at(-1)!.at.arc * scale) / plan.rounds.length

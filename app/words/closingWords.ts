@@ -15,6 +15,9 @@ export function endWords(end: EndWork, sizes: Pick<Sizes, 'full'>): string {
   if (end.kind === 'flat') {
     return `Lay it flat and join both edges with slip stitches, ${end.pairs} pairs${end.odd ? '; the odd stitch stays at the fold' : ''}.`
   }
+  if (end.kind === 'folded') {
+    return `Fold the last row in half and join it to itself up the back, ${end.pairs} pairs${end.odd ? '; the odd stitch stays at the fold' : ''}. Weave the ends in: none may wind around a toe.`
+  }
   const leaves = `a hole of about ${sizes.full(end.hole)} stays`
   return `Run the thread through every second stitch and draw it in: ${leaves}${end.tooWide ? ', too wide for most: join it flat, or decrease first' : ''}.`
 }

@@ -44,6 +44,7 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   foot: 'Foot',
   heel: 'Heel',
   leg: 'Leg',
+  sides: 'Sides',
 }
 
 /** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */
@@ -114,6 +115,14 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     title: 'A pair of booties',
     unnamed: 'Booties',
     say: (form, sizes) => `${sizes.full(form.foot)} foot, ${form.side}`,
+    short: (form, sizes) => `${sizes.full(form.foot)} foot`,
+  },
+  slipper: {
+    offer: 'Slippers from the toe',
+    asks: 'asks how long the foot is, how far around',
+    title: 'A pair of slippers',
+    unnamed: 'Slippers',
+    say: (form, sizes) => `${sizes.full(form.foot)} foot, open over the instep`,
     short: (form, sizes) => `${sizes.full(form.foot)} foot`,
   },
   sock: {

@@ -2,6 +2,22 @@ import type { AskingWords } from './askingWords.ts'
 
 /** How what is worked back and forth is asked for and measured. */
 export const IN_ROWS_WORDS = {
+  slipper: {
+    fields: {
+      foot: { label: 'Foot', question: 'How long is the foot?' },
+      around: { label: 'Foot around', question: 'Around the foot, at its widest?' },
+      ease: { label: 'Smaller by', question: 'How much smaller than the foot around?' },
+      closed: { label: 'Closed for', question: 'How much of its length is closed?' },
+      open: { label: 'Open over', question: 'How much stays open over the instep?' },
+    },
+    handle: 'Back edge: length',
+    fitLine: { name: 'Girth line', says: 'rows short of it are tight, rows past it loose' },
+    example: 'Drying-room slippers',
+    measureNow:
+      'Take the loop off the hook, lay it flat, do not stretch; from fold to fold, and from the tip of the toe along the sole.',
+    measuring:
+      'Take the loop off the hook, lay the slipper flat on a table, do not stretch. While it is closed, from fold to fold near the edge; and from the tip of its toe along the sole to the edge. A count of the last round tells more than any tape.',
+  },
   sock: {
     fields: {
       foot: { label: 'Foot', question: 'How long is the foot?' },
@@ -33,9 +49,9 @@ export const IN_ROWS_WORDS = {
     fitLine: { name: 'Girth line', says: 'rows short of it are tight, rows past it loose' },
     example: 'Bed socks',
     measureNow:
-      'Take the loop off the hook, lay it flat, do not stretch; from fold to fold, and from the middle of the toe along the sole.',
+      'Take the loop off the hook, lay it flat, do not stretch; from fold to fold, and from the tip of the toe along the sole.',
     measuring:
-      'Take the loop off the hook, lay the sock flat on a table, do not stretch. From fold to fold near the edge; a foot from the middle of its toe along the sole; a leg up from the last row of the heel. A count of the last round tells more than any tape.',
+      'Take the loop off the hook, lay the sock flat on a table, do not stretch. From fold to fold near the edge; a foot from the tip of its toe along the sole; a leg up from the last row of the heel. A count of the last round tells more than any tape.',
   },
   wedge: {
     fields: {

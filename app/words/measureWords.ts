@@ -57,6 +57,13 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
     column: 'to curve',
     off: ['too small', 'too large'],
   },
+  sole: {
+    after: 'along the sole',
+    field: 'Toe to edge, along the sole',
+    column: 'sole',
+    sign: '→',
+    off: ['too short', 'too long'],
+  },
   leg: {
     after: 'up the leg',
     field: 'Up from the heel',

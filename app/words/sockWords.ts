@@ -3,23 +3,34 @@ import type { Sizes } from '../ui/useSizes.ts'
 import { ALONG_ZONE } from './zoneWords.ts'
 import { roundTitle } from './roundWords.ts'
 
+interface SockWords {
+  readonly long: string
+  readonly turn: string
+  readonly all: string
+}
+
 /** What a sock comes to that no tape finds at once: its foot with the heel, how its leg turns, and the round over it. */
-export function sockWords(
-  plan: Plan,
-  sizes: Pick<Sizes, 'full' | 'bare'>,
-  guess: boolean,
-): { readonly long: string; readonly turn: string; readonly all: string } {
-  const { turn, long } = heelTurn(plan)!
-  const degrees = `${Math.round((turn * 180) / Math.PI)}°`
+export function sockWords(plan: Plan, sizes: Pick<Sizes, 'full' | 'bare'>, guess: boolean): SockWords {
+  const bend = heelTurn(plan)
   const rows = plan.rounds.filter(({ closed }) => !closed)
   const [first, last] = [rows[0]!, rows.at(-1)!]
+  const about = guess ? 'about ' : ''
+  const begins = `Rows ${first.number} to ${last.number} on ${first.count} of ${first.count + waiting(first)} sts`
+  if (!bend) {
+    return {
+      long: `${about}${sizes.full(last.at.z)}`,
+      turn: `${waiting(first)} sts stay open`,
+      all: `${begins}; ${waiting(first)} stay open over the instep.`,
+    }
+  }
+  const { turn, long } = bend
+  const degrees = `${Math.round((turn * 180) / Math.PI)}°`
   const over = plan.rounds.find((round) => zonesOf(round).length > 0)
   const sum = over && zonesOf(over).map(({ zone, count }) => `${count} ${ALONG_ZONE[zone]}`)
-  const about = guess ? 'about ' : ''
   return {
     long: `${about}${sizes.full(long)}`,
     turn: `turns ${about}${degrees}`,
-    all: `Rows ${first.number} to ${last.number} on ${first.count} of ${first.count + waiting(first)} sts turn the leg by ${about}${degrees}; the foot is then ${about}${sizes.full(long)} from toe to heel.${over ? ` ${roundTitle(plan, over.number)}: ${sum!.join(', ')} = ${over.count}.` : ''}`,
+    all: `${begins} turn the leg by ${about}${degrees}; the foot is then ${about}${sizes.full(long)} from toe to heel.${over ? ` ${roundTitle(plan, over.number)}: ${sum!.join(', ')} = ${over.count}.` : ''}`,
   }
 }
 

@@ -42,6 +42,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   pouch: 'Pouch',
   wedge: 'Half round',
   sock: 'Socks',
+  slipper: 'Slippers',
   ball: 'Ball',
   tube: 'Tube',
   cone: 'Cone',

@@ -136,7 +136,7 @@ function edgeFound(
   const leg = sizeSeen(last, 'leg')
   const height = sizeSeen(last, 'height')
   // A wall that is found higher is so much longer.
-  const stands = height === undefined ? undefined : height - thickness / 2
+  const stands = sizeSeen(last, 'sole') ?? (height === undefined ? undefined : height - thickness / 2)
   const length =
     sizeSeen(last, 'length') ??
     sizeSeen(last, 'depth') ??

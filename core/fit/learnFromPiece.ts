@@ -60,7 +60,9 @@ export function learnFromPiece(
   const wall = uprightOf(worked)
   const height = wall && sizeSeen(reading, 'height')
   const out = sizeSeen(reading, 'toTheCurve')
-  if ([width, length, around, height, wide, out].every((size) => size === undefined)) return undefined
+  const leg = sizeSeen(reading, 'leg')
+  const upTheLeg = worked.filter(({ at }) => at.turned !== undefined).length
+  if ([width, length, around, height, wide, out, leg].every((size) => size === undefined)) return undefined
   const even = worked.every((round) => round.stitch === stitch)
   // An edging may have more stitches than what it edges.
   const { count } = worked.findLast((round) => !isEdging(round.stitch)) ?? worked.at(-1)!
@@ -79,6 +81,9 @@ export function learnFromPiece(
     ...(height === undefined || !even ? {} : { out: { count: wall!, over: height - thickness / 2 } }),
     // The first row begins a part of one from the middle.
     ...(out === undefined || !even ? {} : { out: { count: worked.length + CLOSED_RING.mean, over: out } }),
+    ...(leg === undefined || !worked.slice(-upTheLeg).every((round) => round.stitch === stitch)
+      ? {}
+      : { out: { count: upTheLeg, over: leg } }),
     ...(familyOf(spec.form).inRows ? { rows: true } : {}),
     from,
   }

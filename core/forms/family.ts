@@ -52,9 +52,9 @@ export interface Outline {
   readonly takesIn?: Zone
   /**
    * It is worked back and forth, in turned rows, over so much of the way around: of which alone its guide tells. A panel
-   * stands on the first stitches of a round, which is gone around again once it is there.
+   * stands on the first stitches of a round; one that is tall in its middle is gone around again once it is there.
    */
-  readonly rows?: { readonly share: number; readonly panel?: true }
+  readonly rows?: { readonly share: number; readonly panel?: true; readonly tall?: true }
   /** It goes on with the stitches that are there. */
   readonly keeps?: true
   /** It undoes what the section of that name did: the same counts, the other way, but for the last. */
@@ -220,8 +220,8 @@ export interface Family<F extends { readonly family: string }> {
   readonly tape: readonly TapePlace[]
   /** What each of its measures must come to. */
   targets(form: F, sizes: Sizes): readonly [Target, ...Target[]]
-  /** What becomes of its open end, where it may be closed. */
-  end?(form: F): End
+  /** What becomes of its open end, where it may be closed; `folded`: its last row is folded in half and joined to itself. */
+  end?(form: F): End | 'folded'
   /** The line that the middle of its fabric should follow, where that is drawn. */
   line?(form: F, sizes: Sizes): Line
   /** The outline that it is made for, where that is known: one half of it, over the middle of the fabric it stands on. */

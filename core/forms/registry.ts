@@ -10,6 +10,7 @@ import { oval, type OvalForm } from './oval/oval.ts'
 import { pouch, type PouchForm } from './pouch/pouch.ts'
 import { partOf, type SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
+import { slipper, type SlipperForm } from './slipper/slipper.ts'
 import { sock, type SockForm } from './sock/sock.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
 import { wedge, type WedgeForm } from './wedge/wedge.ts'
@@ -27,6 +28,7 @@ export type Form =
   | BallForm
   | WedgeForm
   | SockForm
+  | SlipperForm
   | TubeForm
   | ConeForm
   | DrawnForm
@@ -47,6 +49,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   pouch,
   bootie,
   sock,
+  slipper,
   wedge,
   ball,
   tube,

@@ -11,6 +11,7 @@ export const MEASURE_KINDS = [
   'sideToSide',
   'toTheCurve',
   'leg',
+  'sole',
 ] as const
 export type MeasureKind = (typeof MEASURE_KINDS)[number]
 
@@ -68,6 +69,8 @@ const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound & { readonly thickness
   toTheCurve: { radius: 1, z: 0, arc: 0 },
   /** Up from where a heel ended. */
   leg: { radius: 0, z: 0, arc: 1, turned: -1 },
+  /** Along a sole, from the tip of the toe. */
+  sole: { radius: 0, z: 1, arc: 0 },
 }
 
 /** Whether it is a size of the round itself, wherever that lies along the fabric. */

@@ -7,6 +7,8 @@ export type EndWork =
   | { readonly kind: 'gathered'; readonly stitches: number; readonly hole: number; readonly tooWide: boolean }
   /** Laid flat, both edges are joined stitch to stitch; an odd stitch stays at the fold. */
   | { readonly kind: 'flat'; readonly pairs: number; readonly odd: boolean }
+  /** The last row, folded in half, is joined to itself: a back seam. */
+  | { readonly kind: 'folded'; readonly pairs: number; readonly odd: boolean }
 
 /** Beyond this a gathered end stays a hole, mm: 24 sc of medium yarn. */
 const WIDEST_GATHER = 17
@@ -18,7 +20,8 @@ export function endOf(
 ): EndWork | undefined {
   const end = familyOf(form).end?.(form)
   const { count } = rounds.at(-1)!
-  if (end === 'flat') return { kind: 'flat', pairs: Math.floor(count / 2), odd: count % 2 === 1 }
+  if (end === 'flat' || end === 'folded')
+    return { kind: end, pairs: Math.floor(count / 2), odd: count % 2 === 1 }
   if (end !== 'gathered') return undefined
   const hole = (count * gauge.yarnDiameter) / Math.PI
   return { kind: 'gathered', stitches: count, hole, tooWide: hole > WIDEST_GATHER }

@@ -230,7 +230,7 @@ function bestCandidate(spec: PieceSpec, gauges: Gauges, base: Base): Candidate {
     pilot,
     ...tried(wholeRounds(aim, body, height, least).filter((choice) => !same(choice))),
   ])
-  const freeLastRounds = freeLastRoundsIn(spec, section.id)
+  const freeLastRounds = section.rows?.panel ? 0 : freeLastRoundsIn(spec, section.id)
   const { tolerance } = spec
   if (freeLastRounds === 0 || missed(whole) <= tolerance / 2) return whole
   if (tolerance > 0 && plusMinusOf(whole, spec, base) > tolerance) return whole

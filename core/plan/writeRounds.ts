@@ -117,7 +117,14 @@ export function writeRounds(
     const named = { id, section, fabric: stitch, ...heldIn(spec, number) }
     if (below && isPanel(section)) {
       const standing = hostsOfPanel(below, top?.section === section ? top : undefined, count)
-      rounds.push({ ...named, closed: false, ...standing, steps: panelSteps(stitch, count) })
+      rounds.push({
+        ...named,
+        closed: false,
+        ...standing,
+        steps: rows.get(section)?.tall
+          ? panelSteps(stitch, count)
+          : [{ times: 1, ops: [plain(stitch, count)] }],
+      })
       continue
     }
     if (below && top && isPanel(top.section) && count === from) {

@@ -1,3 +1,4 @@
+import type { SlipperForm } from '../forms/slipper/slipper.ts'
 import type { SockForm } from '../forms/sock/sock.ts'
 import type { WedgeForm } from '../forms/wedge/wedge.ts'
 import type { PieceSpec } from '../plan/plan.ts'
@@ -40,6 +41,24 @@ export function sockSpec(
     cuff: form.cuff ?? 'plain',
     cuffHeight: mm(cuffHeight),
   }
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: asked,
+    gauge: { ...plain.gauge, w: mm(7), h: mm(7 * heightOverWidth), yarnDiameter: mm(2.5) },
+    sections: sectionsWorked(asked, changes.stitch ?? plain.stitch, undefined),
+    ...changes,
+  }
+}
+
+/** A slipper for a foot of 24 cm in 7 mm wide sc, unless asked otherwise. */
+export function slipperSpec(
+  form: Partial<Record<'foot' | 'around' | 'ease' | 'closed' | 'open', number>> = {},
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { foot = 240, around = 225, ease = 0, closed = 0.45, open = 0.28 } = form
+  const asked: SlipperForm = { family: 'slipper', foot: mm(foot), around: mm(around), ease, closed, open }
   const plain = discSpec(1)
   return {
     ...plain,

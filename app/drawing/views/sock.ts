@@ -28,7 +28,9 @@ export function partsOfSock(plan: Plan): { readonly toe: Plan; readonly tube: Pl
 
 /** A sock cut through from toe to leg: every round on both sides, in working order. */
 export function cutOfSock(plan: Plan): CutRound[] {
-  const { tube, across, turn } = heelTurn(plan)!
+  const bend = heelTurn(plan)
+  if (!bend) return cutStraight(plan)
+  const { tube, across, turn } = bend
   const half = across / 2
   const pivot = { x: tube, z: across }
   const foot = plan.rounds.find(({ closed }) => !closed)
@@ -52,6 +54,16 @@ export function cutOfSock(plan: Plan): CutRound[] {
       back: { x: middle.x + at.radius * sin, z: middle.z - at.radius * cos },
       front: { x: middle.x - at.radius * sin, z: middle.z + at.radius * cos },
     }
+  })
+}
+
+/** What turns no heel: its sides go on behind the instep that stays open. */
+function cutStraight({ rounds }: Plan): CutRound[] {
+  const half = rounds.findLast(({ closed }) => closed)!.at.radius
+  return rounds.map((round): CutRound => {
+    const { z, radius } = round.at
+    const back = { x: z, z: half - radius }
+    return { round, back, front: round.closed ? { x: z, z: half + radius } : undefined }
   })
 }
 

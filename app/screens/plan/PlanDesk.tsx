@@ -6,13 +6,12 @@ import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { ClosedOnDesk, closedScale } from './ClosedOnDesk.tsx'
 import { FlatOnDesk, flatRadius, ledgerTopBeside } from './FlatOnDesk.tsx'
-import { turnsHeel } from '../../drawing/views/sock.ts'
 import { OvalOnDesk } from './OvalOnDesk.tsx'
 import { SockOnDesk } from './SockOnDesk.tsx'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import { MARGIN, ROW, type DeskLayout } from './planLayout.ts'
-import type { PlanModel } from './planModel.ts'
+import { isOnFoot, type PlanModel } from './planModel.ts'
 import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
@@ -53,7 +52,7 @@ export function PlanDesk({ model }: { model: PlanModel }) {
   const { ledgerWidth, blockWidth, blockBottom } = layout
   const wall = plan !== undefined && isWall(plan)
   const oval = plan !== undefined && isOval(plan)
-  const sock = plan !== undefined && turnsHeel(plan)
+  const sock = plan !== undefined && isOnFoot(model) && !oval
   const closed = plan !== undefined && !wall && !oval && !sock && !isFlat(plan)
   const radius = closed ? closedScale(plan, layout).radius : flatRadius(layout)
   const asksMuch =

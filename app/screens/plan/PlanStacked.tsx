@@ -5,10 +5,9 @@ import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
-import type { PlanModel } from './planModel.ts'
+import { isOnFoot, type PlanModel } from './planModel.ts'
 import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
-import { turnsHeel } from '../../drawing/views/sock.ts'
 import { SockStacked } from './SockStacked.tsx'
 import { OvalStacked } from './OvalStacked.tsx'
 import { ClosedStacked } from './ClosedStacked.tsx'
@@ -27,7 +26,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
   const guess = spec?.gauge.certainty === 'guess'
   const wall = plan !== undefined && isWall(plan)
   const oval = plan !== undefined && isOval(plan)
-  const sock = plan !== undefined && turnsHeel(plan)
+  const sock = plan !== undefined && isOnFoot(model) && !oval
   const closed = plan !== undefined && !wall && !oval && !sock && !isFlat(plan)
   const unrolls = !phone || face === 'rows'
   const drawn = width > 0 && plan !== undefined && spec !== undefined

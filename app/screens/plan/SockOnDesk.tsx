@@ -8,6 +8,7 @@ import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
 import { reachOf, sizeCutOpen, TAIL } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { closingWords } from '../../words/closingWords.ts'
 import { sockWords } from '../../words/sockWords.ts'
 import type { OnDeskProps } from './FlatOnDesk.tsx'
 import { Legend } from './Legend.tsx'
@@ -95,7 +96,9 @@ export function SockOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
         style={mirrored ? { right: MARGIN, width: room } : { left: MARGIN, width: room }}
       >
         {over && <CountStory round={over} width={room} />}
-        <p className="text-14 leading-tight">{says.all}</p>
+        <p className="text-14 leading-tight">
+          {says.all} {closingWords(spec, plan, sizes)}
+        </p>
       </div>
       <Legend
         terms={settings.terms}

@@ -7,6 +7,7 @@ import { sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
+import { closingWords } from '../../words/closingWords.ts'
 import { sockWords } from '../../words/sockWords.ts'
 import { PieceDrawing } from './PieceDrawing.tsx'
 import type { StackedProps } from './StackedDrawings.tsx'
@@ -56,7 +57,9 @@ export function SockStacked(props: StackedProps & { readonly whole: boolean }) {
           />
         </svg>
       )}
-      <p className="text-16 leading-snug">{says.all}</p>
+      <p className="text-16 leading-snug">
+        {says.all} {closingWords(spec, plan, sizes)}
+      </p>
       {unrolls && (
         <PieceDrawing
           {...{ model, spec, width, lit, onPoint }}

@@ -133,5 +133,9 @@ export const whenWashed = ({ plan, washedSpec }: PlanModel): readonly Promised[]
 export const headOf = ({ form }: Pick<PieceRecord, 'form'>): number | undefined =>
   wordsOf(form).hangs ? familyOf(form).around?.(formOf(form)) : undefined
 
+/** Whether a piece goes on a foot. */
+export const isOnFoot = ({ piece: { form } }: Pick<PlanModel, 'piece'>): boolean =>
+  familyOf(form).onFoot !== undefined
+
 /** One count all the way: there is no rhythm to choose, and nothing increases. */
 export const isEven = ({ rounds }: Plan): boolean => rounds.every(({ count, from }) => count === from)

@@ -2,7 +2,8 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { hasPost, sizeOfTexture, type Texture } from '../../rounds/texture.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
-import type { Family, Outline, Sizes, UsualWork } from '../family.ts'
+import type { Family, Sizes, UsualWork } from '../family.ts'
+import { TOE_ROUNDS, toeGuide, tubeGuide } from '../toe.ts'
 
 /** A toe, a tube around the foot, a heel panel in rows, and a leg (FIELD §11). */
 export interface SockForm {
@@ -45,8 +46,6 @@ const EASES = [-0.3, 0.15] as const
 const LEGS = [20, 450] as const
 const CUFFS_HIGH = [10, 150] as const
 const FEWEST_AROUND = 12
-/** A toe turns over into its tube softly, and so adds about so many rounds to its length. */
-const TOE_ROUNDS = 1.75
 const FEWEST_FOOT_ROUNDS = 3
 const FEWEST_LEG_ROUNDS = 2
 const MOST_ROUNDS = 300
@@ -90,12 +89,6 @@ function planOf(form: SockForm, { h, start: { hole } }: Pick<Sizes, 'h' | 'start
 
 const between = (value: number, [least, most]: readonly [number, number]): boolean =>
   value >= least && value <= most
-
-const fitted = (length: number, around: number): Outline['guide'] => ({
-  length,
-  lies: 'fitted',
-  perimeter: () => around,
-})
 
 export const sock: Family<SockForm> = {
   fields: [
@@ -185,18 +178,11 @@ export const sock: Family<SockForm> = {
     const { girth, radius, tube, panel, leg, cuff } = planOf(form, sizes)
     const { hole } = sizes.start
     return [
-      {
-        id: TOE,
-        guide: {
-          length: radius - hole,
-          lies: 'flat',
-          perimeter: (along) => 2 * Math.PI * (hole + along),
-        },
-      },
-      { id: FOOT, even: true, guide: fitted(tube, girth) },
-      { id: HEEL, rows: { share: PANEL, panel: true }, guide: fitted(panel, PANEL * girth) },
-      { id: LEG, even: true, keeps: true, guide: fitted(leg, girth) },
-      ...(cuff > 0 ? [{ id: CUFF, even: true, guide: fitted(cuff, RIB_WIDTH * girth) }] : []),
+      { id: TOE, guide: toeGuide(radius, hole) },
+      { id: FOOT, even: true, guide: tubeGuide(tube, girth) },
+      { id: HEEL, rows: { share: PANEL, panel: true, tall: true }, guide: tubeGuide(panel, PANEL * girth) },
+      { id: LEG, even: true, keeps: true, guide: tubeGuide(leg, girth) },
+      ...(cuff > 0 ? [{ id: CUFF, even: true, guide: tubeGuide(cuff, RIB_WIDTH * girth) }] : []),
     ]
   },
   usualWork(form, stitch) {
@@ -208,14 +194,14 @@ export const sock: Family<SockForm> = {
   },
   measures: () => [
     { of: 'across', in: [TOE] },
-    { of: 'length', in: [FOOT] },
+    { of: 'sole', in: [FOOT] },
     { of: 'leg', in: [LEG, CUFF] },
     { of: 'width', in: [FOOT, LEG, CUFF] },
   ],
   tape: [
     { of: 'across', at: 'edge', needed: true, in: [TOE] },
     { of: 'width', at: 'edge', needed: true, in: [FOOT, LEG, CUFF] },
-    { of: 'length', at: 'edge', in: [FOOT] },
+    { of: 'sole', at: 'edge', in: [FOOT] },
     { of: 'leg', at: 'edge', in: [LEG, CUFF] },
   ],
   targets(form, sizes) {
