@@ -76,9 +76,11 @@ export async function workTo(page: Page, plan: string, round: number): Promise<v
   await page.getByRole('button', { name: 'Go to' }).click()
   await page.getByRole('dialog').getByRole('textbox').first().fill(String(round))
   await page.getByRole('dialog').getByRole('button', { name: /Go/ }).click()
-  await expect(page.getByRole('heading', { level: 1, name: new RegExp(`Rnd ${round} of`) })).toBeAttached()
-  await page.getByRole('button', { name: 'End of round' }).click()
-  await expect(page.getByText(`Rnd ${round} is done. Count it.`)).toBeVisible()
+  await expect(
+    page.getByRole('heading', { level: 1, name: new RegExp(`(Rnd|Row) ${round} of`) }),
+  ).toBeAttached()
+  await page.getByRole('button', { name: /^End of (round|row)$/ }).click()
+  await expect(page.getByText(new RegExp(`^(Rnd|Row) ${round} is done. Count it.$`))).toBeVisible()
   // A hurried key right after the last stitch does not start the next round.
   await page.waitForTimeout(500)
 }

@@ -54,7 +54,7 @@ const VIEWS = [
     prepare: (page) => page.getByRole('combobox', { name: 'Gauge' }).selectOption('cotton-single'),
   },
   { name: 'plan', path: '/piece/kettle-trivet/plan', size: DESK },
-  { name: 'plan-tube', path: '/piece/lamp-glass-sleeve/plan', size: DESK },
+  { name: 'plan-socks', path: '/piece/bed-socks/plan', size: DESK },
   { name: 'plan-cap', path: '/piece/wardens-cap/plan', size: DESK },
   { name: 'plan-basket', path: '/piece/kindling-basket/plan', size: DESK },
   { name: 'plan-booties', path: '/piece/cradle-booties/plan', size: DESK },

@@ -93,6 +93,17 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M15 56h48" />
     </>
   ),
+  strap: (
+    <>
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        {[8, 18, 28, 38, 48].map((x) => (
+          <rect key={x} x={x} y={18} width={9} height={20} rx={2.4} />
+        ))}
+        <path d="M58 18l8 10-8 10z" />
+      </g>
+      <Tape d="M8 54h58" />
+    </>
+  ),
   slipper: (
     <>
       <path d="M22 4v18c-2 8-6 16 0 22h34c7 0 8-12 0-14-8-1-14-4-16-10L39 4" />

@@ -45,6 +45,8 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   heel: 'Heel',
   leg: 'Leg',
   sides: 'Sides',
+  strip: 'Strap',
+  point: 'Point',
 }
 
 /** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */
@@ -116,6 +118,14 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     unnamed: 'Booties',
     say: (form, sizes) => `${sizes.full(form.foot)} foot, ${form.side}`,
     short: (form, sizes) => `${sizes.full(form.foot)} foot`,
+  },
+  strap: {
+    offer: 'Strap, tie or tab',
+    asks: 'asks how wide, how long',
+    title: 'A strap, a tie or a tab',
+    unnamed: 'Strap',
+    say: (form, sizes) => `${sizes.bare(form.wide)} wide, ${sizes.full(form.long)} long`,
+    short: (form, sizes) => `${sizes.bare(form.wide)} × ${sizes.full(form.long)}`,
   },
   slipper: {
     offer: 'Slippers from the toe',

@@ -2,6 +2,30 @@ import type { AskingWords } from './askingWords.ts'
 
 /** How what is worked back and forth is asked for and measured. */
 export const IN_ROWS_WORDS = {
+  strap: {
+    fields: {
+      wide: { label: 'Wide', question: 'How wide?' },
+      long: { label: 'Long', question: 'How long, its end with it?' },
+      end: {
+        label: 'Its end',
+        question: 'How does it end?',
+        choices: {
+          square: { label: 'Square', detail: 'The last row as long as the first.' },
+          pointed: {
+            label: 'Pointed',
+            detail: 'A stitch fewer at each edge in every row; its sizes are told up to there.',
+          },
+        },
+      },
+    },
+    handle: 'End: length',
+    fitLine: { name: 'Width line', says: 'rows short of it are narrow, rows past it wide' },
+    example: 'Lantern strap',
+    measureNow:
+      'Take the loop off the hook, lay it flat, do not stretch; along a row, and from the chain up.',
+    measuring:
+      'Take the loop off the hook, lay the strap flat on a table, pat it, do not stretch. Along its last row; from its chain to its edge. A count of the last row tells more than any tape.',
+  },
   slipper: {
     fields: {
       foot: { label: 'Foot', question: 'How long is the foot?' },

@@ -57,6 +57,13 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind, MeasureWords>> = {
     column: 'to curve',
     off: ['too small', 'too large'],
   },
+  alongRow: {
+    after: 'wide',
+    field: 'Wide, along a row',
+    column: 'wide',
+    sign: '↔',
+    off: ['too narrow', 'too wide'],
+  },
   sole: {
     after: 'along the sole',
     field: 'Toe to edge, along the sole',

@@ -1,4 +1,4 @@
-import { sockSpec, wedgeSpec } from '../testing/rowSpecs.ts'
+import { slipperSpec, sockSpec, strapSpec, wedgeSpec } from '../testing/rowSpecs.ts'
 import { usualAccent } from '../rounds/texture.ts'
 import fc from 'fast-check'
 import { smallWorkshop } from '../testing/smallWorkshop.ts'
@@ -82,6 +82,8 @@ test('what work was begun on is read back: a part in a spiral, an opening too ti
     caseSpec({ base: 'slim', part: 'lid' }),
     pouchSpec(),
     wedgeSpec({ finish: 'bowed', share: 0.3 }),
+    slipperSpec(),
+    strapSpec({ end: 'pointed' }),
     sockSpec({ cuff: 'ribbed', heel: 'soft' }),
     capSpec({ brim: 'earFlaps' }),
     caseSpec({ closing: 'flap' }),

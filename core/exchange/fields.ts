@@ -44,7 +44,7 @@ export const edge = Joi.alternatives()
 
 export const start = Joi.alternatives()
   .try(
-    record({ kind: Joi.string().valid('magicRing', 'chainTwo', 'joinedChain') }),
+    record({ kind: Joi.string().valid('magicRing', 'chainTwo', 'joinedChain', 'chain') }),
     record({ kind: Joi.string().valid('chainRing'), chains: whole('chains') }),
     record({ kind: Joi.string().valid('chainAlong'), into: Joi.string().valid('loops', 'bumps') }),
   )

@@ -43,6 +43,7 @@ const UNNAMED: Readonly<Record<FamilyName, string>> = {
   wedge: 'Half round',
   sock: 'Socks',
   slipper: 'Slippers',
+  strap: 'Strap',
   ball: 'Ball',
   tube: 'Tube',
   cone: 'Cone',

@@ -136,7 +136,7 @@ const SLIPS: Readonly<Record<CauseKind, Slip>> = {
   chainMiscounted: {
     prior: 0.03,
     ways: ({ start }) =>
-      start.kind === 'joinedChain'
+      start.kind === 'joinedChain' || start.kind === 'chain'
         ? CHAINS_OFF.map((stitches) => ({ stitches, counts: offFrom(1, stitches).counts }))
         : [],
   },

@@ -144,6 +144,7 @@ function edgeFound(
     (stands === undefined ? undefined : arc + stands - z)
   return {
     ...(radiusBy('width', Math.PI) ??
+      radiusBy('alongRow', 2 * Math.PI) ??
       radiusBy('around', 2 * Math.PI, Math.PI * thickness + 2 * spine) ?? { radius, sd: 0.02 * radius }),
     z: stands ?? z,
     along:

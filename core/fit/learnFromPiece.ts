@@ -61,8 +61,10 @@ export function learnFromPiece(
   const height = wall && sizeSeen(reading, 'height')
   const out = sizeSeen(reading, 'toTheCurve')
   const leg = sizeSeen(reading, 'leg')
+  const broad = sizeSeen(reading, 'alongRow')
   const upTheLeg = worked.filter(({ at }) => at.turned !== undefined).length
-  if ([width, length, around, height, wide, out, leg].every((size) => size === undefined)) return undefined
+  if ([width, length, around, height, wide, out, leg, broad].every((size) => size === undefined))
+    return undefined
   const even = worked.every((round) => round.stitch === stitch)
   // An edging may have more stitches than what it edges.
   const { count } = worked.findLast((round) => !isEdging(round.stitch)) ?? worked.at(-1)!
@@ -81,6 +83,7 @@ export function learnFromPiece(
     ...(height === undefined || !even ? {} : { out: { count: wall!, over: height - thickness / 2 } }),
     // The first row begins a part of one from the middle.
     ...(out === undefined || !even ? {} : { out: { count: worked.length + CLOSED_RING.mean, over: out } }),
+    ...(broad === undefined ? {} : { along: { count, over: broad } }),
     ...(leg === undefined || !worked.slice(-upTheLeg).every((round) => round.stitch === stitch)
       ? {}
       : { out: { count: upTheLeg, over: leg } }),

@@ -153,7 +153,7 @@ function lastGoodRound(
   if (sections.length > 1) return lastThatFits(sections, worked)
   const wanted = wantedAround(spec)
   // A tube is too wide or too narrow from its chain on.
-  const settled = spec.construction.start.kind === 'joinedChain' ? 1 : SETTLED
+  const settled = ['joinedChain', 'chain'].includes(spec.construction.start.kind) ? 1 : SETTLED
   let arc = 0
   const firstOff = rounds.findIndex(({ count, number }) => {
     arc += size.h

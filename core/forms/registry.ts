@@ -12,6 +12,7 @@ import { partOf, type SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
 import { slipper, type SlipperForm } from './slipper/slipper.ts'
 import { sock, type SockForm } from './sock/sock.ts'
+import { strap, type StrapForm } from './strap/strap.ts'
 import { tube, type TubeForm } from './tube/tube.ts'
 import { wedge, type WedgeForm } from './wedge/wedge.ts'
 import { vessel, type VesselForm } from './vessel/vessel.ts'
@@ -28,6 +29,7 @@ export type Form =
   | BallForm
   | WedgeForm
   | SockForm
+  | StrapForm
   | SlipperForm
   | TubeForm
   | ConeForm
@@ -50,6 +52,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   bootie,
   sock,
   slipper,
+  strap,
   wedge,
   ball,
   tube,

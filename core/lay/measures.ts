@@ -12,6 +12,7 @@ export const MEASURE_KINDS = [
   'toTheCurve',
   'leg',
   'sole',
+  'alongRow',
 ] as const
 export type MeasureKind = (typeof MEASURE_KINDS)[number]
 
@@ -71,6 +72,8 @@ const READ_OFF: Readonly<Record<MeasureKind, PlaceOfRound & { readonly thickness
   leg: { radius: 0, z: 0, arc: 1, turned: -1 },
   /** Along a sole, from the tip of the toe. */
   sole: { radius: 0, z: 1, arc: 0 },
+  /** A strip along one of its rows: it is laid as the ring that it would make. */
+  alongRow: { radius: 2 * Math.PI, z: 0, arc: 0 },
 }
 
 /** Whether it is a size of the round itself, wherever that lies along the fabric. */

@@ -30,7 +30,7 @@ export interface StartOfFabric {
  * @param w, h of the stitch of round 1, mm
  */
 export function startOfFabric(start: Start, stitch: StitchName, w: number, h: number): StartOfFabric {
-  if (start.kind === 'joinedChain') return { hole: 0, centre: 0, sd: 0 }
+  if (start.kind === 'joinedChain' || start.kind === 'chain') return { hole: 0, centre: 0, sd: 0 }
   if (start.kind === 'chainAlong') return { hole: 0, centre: 0, sd: ALONG_CHAIN_SD * h }
   if (start.kind !== 'chainRing') return { hole: 0, centre: CLOSED_RING.mean * h, sd: CLOSED_RING.sd * h }
   const scHeight = (h * STITCHES.sc.heightOverWidth) / STITCHES[stitch].heightOverWidth

@@ -41,7 +41,7 @@ export function writeRound(round: PlannedRound, { spec, terms, below, above }: T
     start: [
       round.number === 1 ? writeStart(start, round, chain) : '',
       joinsAt(round),
-      round.number === 1 && (start.kind === 'chainTwo' || start.kind === 'chainAlong')
+      round.number === 1 && OWN_START.has(start.kind)
         ? ''
         : writeChain(round, chain, below && before && chainOf(below, before), terms),
       rounds.kind === 'spiral' && before?.rounds.kind === 'joined' ? INTO_A_SPIRAL : '',
@@ -143,7 +143,16 @@ function writeStart(start: Start, round: PlannedRound, chain: StartingChain | un
   if (start.kind === 'chainRing') return `ch ${start.chains}, join into a ring with sl st`
   if (start.kind === 'chainAlong') return writeChainAlong(start, round, chain)
   if (start.kind === 'joinedChain') return `ch ${round.from}, join with sl st without twisting`
+  if (start.kind === 'chain') return writeFlatChain(round, chain)
   return `ch ${chainsOfFlatStart(chain)}`
+}
+
+/** "ch 13, begin in 2nd ch from hook": a stitch to each chain, and those that bring the hook up. */
+function writeFlatChain({ from }: PlannedRound, chain: StartingChain | undefined): string {
+  const turning = Math.max(1, chain?.chains ?? 1)
+  const counts = chain?.counts ?? false
+  const skipped = counts ? `, the ${turning} skipped ch count as 1` : ''
+  return `ch ${from + turning - (counts ? 1 : 0)}, begin in ${ORDINALS[1 + turning]} ch from hook${skipped}`
 }
 
 /** The chain worked into, and those that bring the hook up to the height of round 1. */
@@ -154,6 +163,9 @@ function whereRoundOne(start: Start, chain: StartingChain | undefined): string {
   const counted = chain?.counts ? `, the ${chain.chains} skipped ch count as 1` : ''
   return `in ${ORDINALS[chainsOfFlatStart(chain)]} ch from hook${counted}`
 }
+
+/** Starts that say themselves how the hook gets up to the height of round 1. */
+const OWN_START: ReadonlySet<Start['kind']> = new Set(['chainTwo', 'chainAlong', 'chain'])
 
 const INTO_A_SPIRAL = 'from here on in a spiral, a marker in the first st'
 

@@ -94,7 +94,7 @@ export function beginningOf(
   return {
     centre,
     hole,
-    ...(start.kind === 'joinedChain' && first ? { tube: first } : {}),
+    ...((start.kind === 'joinedChain' || start.kind === 'chain') && first ? { tube: first } : {}),
     free: sectionsOf(spec).some(({ guide }) => guide.lies !== 'flat'),
   }
 }

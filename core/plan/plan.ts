@@ -13,7 +13,7 @@ import type { StitchName } from '../stitches/stitch.ts'
 
 /**
  * How the piece begins. A ring or a single chain closes the middle, a chain ring leaves a hole in it; a joined chain
- * as long as round 1 is one end of a tube; along both sides of a chain an oval grows, worked into its loops or its back
+ * as long as round 1 is one end of a tube, one that is not joined the first edge of a strip; along both sides of a chain an oval grows, worked into its loops or its back
  * bumps.
  */
 export type Start =
@@ -21,6 +21,7 @@ export type Start =
   | { readonly kind: 'chainTwo' }
   | { readonly kind: 'chainRing'; readonly chains: number }
   | { readonly kind: 'joinedChain' }
+  | { readonly kind: 'chain' }
   | { readonly kind: 'chainAlong'; readonly into: 'loops' | 'bumps' }
 
 /**

@@ -65,7 +65,7 @@ const FEWEST = 2
 function onTheEdge(
   spec: PieceSpec,
   edge: Round,
-  { id, length = 0, narrows }: RowsAfter,
+  { id, length, narrows }: RowsAfter,
   on: Exclude<RowsAfter['on'], 'rowEnds'>,
   gauges: Gauges,
 ): RowToWrite[] {
@@ -82,13 +82,20 @@ function onTheEdge(
   ].filter((one) => stitchesIn([one]) > 0)
   const rows: RowToWrite[] = []
   let count = first
-  for (let row = 1; row <= Math.max(1, Math.round(length / h)); row++) {
-    const takesIn = narrows !== undefined && row > 1 && row % narrows.every === 0 && count - 2 >= least
+  // Without a length they go on until they are as narrow as they are to be.
+  const last = length === undefined ? Infinity : Math.max(1, Math.round(length / h))
+  for (let row = 1; row <= last; row++) {
+    const may = narrows !== undefined && (row > 1 || narrows.every === 1) && row % narrows.every === 0
+    const takesIn = may && count - 2 >= least
+    if (last === Infinity && !takesIn) break
     rows.push({
       section: id,
       stitch,
-      side: (row % 2 === 1) === (edge.side === 'right') ? 'right' : 'wrong',
-      ...(row === 1 ? { hosts: [run], left: waiting } : {}),
+      // On rows they are turned, on a round they face as it does.
+      side: (row % 2 === 1) === ((edge.side === 'right') === edge.closed) ? 'right' : 'wrong',
+      ...(row === 1
+        ? { hosts: [edge.closed ? run : turned(run)], ...(waiting.length > 0 ? { left: waiting } : {}) }
+        : {}),
       steps: takesIn ? narrowed(stitch, count) : [{ times: 1, ops: [plain(stitch, count)] }],
     })
     if (takesIn) count -= 2

@@ -88,6 +88,7 @@ const HOW_IT_BEGINS: Readonly<Record<Start['kind'], string>> = {
   chainTwo: 'It begins in the middle, in a chain of two or a ring.',
   chainRing: 'It begins in a ring of chains.',
   joinedChain: 'So open it begins on a chain joined into a ring.',
+  chain: 'It begins on a chain, and is turned at its end.',
   chainAlong: 'It begins along a chain, worked on both of its sides.',
 }
 

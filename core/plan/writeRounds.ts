@@ -40,7 +40,7 @@ const ONE_CHAIN: readonly Run[] = [{ of: { kind: 'chain', of: 'foundation', side
 function startHosts(start: Start, count: number, foundation: Foundation | undefined): readonly Run[] {
   if (start.kind === 'chainTwo') return ONE_CHAIN
   if (foundation) return bothSidesOf(foundation.chains, foundation.side)
-  return start.kind === 'joinedChain'
+  return start.kind === 'joinedChain' || start.kind === 'chain'
     ? [{ of: { kind: 'chain', of: 'foundation', side: 'upper' }, from: 0, to: count }]
     : []
 }

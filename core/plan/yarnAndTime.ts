@@ -103,7 +103,7 @@ function startChains(
   start: Exclude<PieceSpec['construction']['start'], { kind: 'magicRing' }>,
   round: PlannedRound,
 ): number {
-  if (start.kind === 'joinedChain') return round.from
+  if (start.kind === 'joinedChain' || start.kind === 'chain') return round.from
   if (start.kind === 'chainAlong') return chainsAlong(round) ?? 0
   return start.kind === 'chainRing' ? start.chains : 2
 }

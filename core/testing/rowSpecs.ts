@@ -1,5 +1,6 @@
 import type { SlipperForm } from '../forms/slipper/slipper.ts'
 import type { SockForm } from '../forms/sock/sock.ts'
+import type { StrapForm } from '../forms/strap/strap.ts'
 import type { WedgeForm } from '../forms/wedge/wedge.ts'
 import type { PieceSpec } from '../plan/plan.ts'
 import { sectionsWorked } from '../plan/sectionWork.ts'
@@ -64,6 +65,25 @@ export function slipperSpec(
     ...plain,
     form: asked,
     gauge: { ...plain.gauge, w: mm(7), h: mm(7 * heightOverWidth), yarnDiameter: mm(2.5) },
+    sections: sectionsWorked(asked, changes.stitch ?? plain.stitch, undefined),
+    ...changes,
+  }
+}
+
+/** A strap of 4 × 30 cm in 5 mm wide sc, unless asked otherwise. */
+export function strapSpec(
+  form: Partial<Record<'wide' | 'long', number>> & Partial<Pick<StrapForm, 'end'>> = {},
+  changes: Partial<PieceSpec> = {},
+  heightOverWidth = 0.955,
+): PieceSpec {
+  const { wide = 40, long = 300, end = 'square' } = form
+  const asked: StrapForm = { family: 'strap', wide: mm(wide), long: mm(long), end }
+  const plain = discSpec(1)
+  return {
+    ...plain,
+    form: asked,
+    gauge: { ...plain.gauge, w: mm(5), h: mm(5 * heightOverWidth), yarnDiameter: mm(2) },
+    construction: { ...plain.construction, start: { kind: 'chain' } },
     sections: sectionsWorked(asked, changes.stitch ?? plain.stitch, undefined),
     ...changes,
   }

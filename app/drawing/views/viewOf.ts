@@ -1,6 +1,7 @@
 import { chainsAlong, partOf, STITCHES, type Plan, type PlannedRound } from '../../../core/index.ts'
 import { ovalFace, partOfPlan, sizeOfOval } from './oval.ts'
 import { turnsHeel } from './sock.ts'
+import { rows as rowsOf } from './rows.ts'
 import { sidesOf, standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
 import { footOf, mainOf, roundLine, rowOf, span, type Point, type View } from './view.ts'
@@ -28,7 +29,10 @@ export const isOval = ({ rounds }: Plan): boolean => chainsAlong(rounds[0]!) !==
 export const isDisc = (plan: Plan): boolean => isFlat(plan) && !isOval(plan) && !isPart(plan)
 
 /** Whether a piece is part of a disc, in rows from its middle on. */
-export const isPart = ({ rounds }: Plan): boolean => !rounds[0]!.closed && rounds[0]!.at.share !== undefined
+export const isPart = ({ rounds }: Plan): boolean => !rounds[0]!.closed && (rounds[0]!.at.share ?? 1) < 1
+
+/** Whether it is a strip in rows, from a chain on. */
+export const isStrip = ({ rounds }: Plan): boolean => !rounds[0]!.closed && rounds[0]!.from > 0
 
 /** The rounds of an oval that lie flat around its chain, and those of its wall. */
 export function partsOfOval(plan: Plan): { readonly base: Plan; readonly wall: Plan | undefined } {
@@ -112,7 +116,7 @@ const WORTH_STANDING = 0.3
 /** Whether a piece is seen best as it stands. */
 export function stands(plan: Plan): boolean {
   const { wide, tall } = sizeStanding(plan)
-  return isWall(plan) || (!isFlat(plan) && tall >= WORTH_STANDING * wide)
+  return !isStrip(plan) && (isWall(plan) || (!isFlat(plan) && tall >= WORTH_STANDING * wide))
 }
 
 /**
@@ -135,6 +139,7 @@ export function wholeIn(
     return { view: standing(plan, { scale, x: size.width / 2, table, mirrored, hangs }), ...size }
   }
   if (isOval(plan)) return ovalIn(plan, { width, height }, mirrored, margin)
+  if (isStrip(plan)) return stripIn(plan, { width, height }, mirrored, margin)
   if (isPart(plan)) return partIn(plan, { width, height }, mirrored, margin)
   const size = Math.min(width, height)
   const scale = (size / 2 - margin) / last.at.arc
@@ -174,6 +179,24 @@ function partIn(plan: Plan, { width, height }: Room, mirrored: boolean, margin: 
   const size = { width: wide * scale + 2 * margin, height: (up + down) * scale + 2 * margin }
   const frame = { scale, x: size.width / 2, y: margin + up * scale, cut: 1, mirrored }
   return { view: unrolled(plan, frame), ...size }
+}
+
+/** A strip as it lies, its first row on top. */
+function stripIn(plan: Plan, { width, height }: Room, mirrored: boolean, margin: number): Fitted {
+  const { wide, long } = sizeCutOpen(plan)
+  const scale = Math.min((width - 2 * margin) / wide, (height - 2 * margin) / long)
+  const size = { width: wide * scale + 2 * margin, height: long * scale + 2 * margin }
+  const x = mirrored ? size.width - margin : margin
+  return { view: rowsOf(plan, { scale, x, y: margin, mirrored }), ...size }
+}
+
+/** What a strip covers, as one outline. */
+export function outlineOfStrip(view: View): Point[] {
+  const ends = view.plan.rounds.map((round) => roundLine(view, round))
+  const [from, to] = [ends.map((line) => line[0]!), ends.map((line) => line.at(-1)!)]
+  const [first] = view.plan.rounds
+  const foot = span(view, 0, 1, footOf(view.plan, first!), rowOf(first!))
+  return [foot[0]!, ...from, ...to.reverse(), foot.at(-1)!]
 }
 
 /** An oval face-on, its base alone where it has a wall. */

@@ -4,7 +4,7 @@ import { LaidFlat } from '../../drawing/LaidFlat.tsx'
 import { FlatnessStrip, SectionView } from '../../drawing/SectionAndStrip.tsx'
 import { rows } from '../../drawing/views/rows.ts'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
-import { isPart, sizeCutOpen, sizeOfPart, TAIL } from '../../drawing/views/viewOf.ts'
+import { isPart, isStrip, sizeCutOpen, sizeOfPart, TAIL } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
@@ -75,7 +75,7 @@ export function WallStacked(props: StackedProps & { readonly laid: boolean }) {
   const girth = pulledGirth(model, spec, sizes)
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6">
-      {laid && (
+      {laid && !isStrip(plan) && (
         <div className="flex flex-wrap items-start gap-6">
           <LaidFlat
             plan={plan}
@@ -91,7 +91,7 @@ export function WallStacked(props: StackedProps & { readonly laid: boolean }) {
           <HowItSits plan={plan} spec={spec} size={RING} guess={guess} />
         </div>
       )}
-      {unrolls && (
+      {(unrolls || isStrip(plan)) && (
         <PieceDrawing
           {...{ model, spec, viewAt, width, lit, onPoint }}
           height={long * scale + 40}

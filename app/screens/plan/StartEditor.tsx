@@ -53,6 +53,11 @@ export function StartEditor({ model }: { model: PlanModel }) {
       detail: 'As many chains as stitches, joined with a slip stitch: mind that it does not twist.',
     },
     {
+      value: 'chain',
+      label: 'Chain',
+      detail: 'As many chains as stitches, and what brings the hook up to the first row.',
+    },
+    {
       value: 'chainAlong',
       label: 'Chain, both sides',
       detail: 'Along one side of the chain, around its end, and back along the other.',
@@ -83,7 +88,7 @@ export function StartEditor({ model }: { model: PlanModel }) {
       )}
       <NumberCell
         className="border-t rule"
-        label={`Stitches in ${start.kind === 'joinedChain' ? 'the chain' : 'round 1'}${firstCount === undefined ? ', found by Uzel' : ''}`}
+        label={`Stitches in ${start.kind === 'joinedChain' || start.kind === 'chain' ? 'the chain' : plan?.rounds[0]!.closed === false ? 'row 1' : 'round 1'}${firstCount === undefined ? ', found by Uzel' : ''}`}
         value={firstCount ?? plan?.rounds[0]!.count ?? 0}
         format={String}
         parse={taking(parseWhole(...LIMITS.firstCount, 'a number of stitches'), withFirst)}

@@ -54,6 +54,7 @@ function startOf(plan: Plan | undefined, short: string, start: Start): string {
     const chains = plan && chainsAlong(plan.rounds[0]!)
     return `${chains ?? '?'} ch, both sides`
   }
+  if (start.kind === 'chain') return `${count} ch`
   return start.kind === 'joinedChain' ? `${count} ch, joined` : `${count} ${short} ${startWords(start)}`
 }
 

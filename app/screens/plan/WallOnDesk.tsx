@@ -1,7 +1,7 @@
 import { useCallback } from 'react'
 import { LaidFlat } from '../../drawing/LaidFlat.tsx'
 import { rows } from '../../drawing/views/rows.ts'
-import { sizeCutOpen } from '../../drawing/views/viewOf.ts'
+import { isStrip, sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
@@ -48,28 +48,30 @@ export function WallOnDesk(props: OnDeskProps & { readonly rowsTop: number }) {
           }
         />
       </div>
-      <div
-        className="absolute flex items-start justify-between gap-6"
-        style={{ top: TOP, width: laid, ...(mirrored ? { right: MARGIN } : { left: MARGIN }) }}
-      >
-        <div className="min-w-0">
-          <p className="pb-1 text-16 leading-tight">
-            <strong>As it is measured,</strong> laid flat from fold to fold.
-          </p>
-          <LaidFlat
-            plan={plan}
-            width={laid - RING - 24}
-            height={Math.max(60, rowsTop - TOP - CAPTION - 40)}
-            yarns={colours}
-            guess={guess}
-            mirrored={mirrored}
-            sizes={sizes}
-            label={`Laid flat: ${said}`}
-            {...(lit === undefined ? {} : { lit })}
-          />
+      {!isStrip(plan) && (
+        <div
+          className="absolute flex items-start justify-between gap-6"
+          style={{ top: TOP, width: laid, ...(mirrored ? { right: MARGIN } : { left: MARGIN }) }}
+        >
+          <div className="min-w-0">
+            <p className="pb-1 text-16 leading-tight">
+              <strong>As it is measured,</strong> laid flat from fold to fold.
+            </p>
+            <LaidFlat
+              plan={plan}
+              width={laid - RING - 24}
+              height={Math.max(60, rowsTop - TOP - CAPTION - 40)}
+              yarns={colours}
+              guess={guess}
+              mirrored={mirrored}
+              sizes={sizes}
+              label={`Laid flat: ${said}`}
+              {...(lit === undefined ? {} : { lit })}
+            />
+          </div>
+          <HowItSits plan={plan} spec={spec} size={RING} guess={guess} />
         </div>
-        <HowItSits plan={plan} spec={spec} size={RING} guess={guess} />
-      </div>
+      )}
     </>
   )
 }

@@ -7,8 +7,11 @@ import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
 import { placeIn } from '../../drawing/views/view.ts'
 import {
   isPart,
+  isStrip,
   outlineOfPart,
+  outlineOfStrip,
   outlineStanding,
+  sizeCutOpen,
   sizeOfPart,
   sizeStanding,
   stands,
@@ -139,6 +142,10 @@ function sizeOnLedge(plan: Plan): { readonly width: number; readonly height: num
     const { wide, tall } = sizeStanding(plan)
     return { width: wide, height: tall }
   }
+  if (isStrip(plan)) {
+    const { wide, long } = sizeCutOpen(plan)
+    return { width: wide, height: long }
+  }
   if (isPart(plan)) {
     const { wide, up, down } = sizeOfPart(plan)
     return { width: wide, height: up + down }
@@ -226,6 +233,8 @@ function OnePiece(props: OnePieceProps) {
       <svg className="absolute inset-0" width={width} height={height}>
         {stands(plan) ? (
           <path d={pathOf(outlineStanding(view), true)} {...edge} />
+        ) : isStrip(plan) ? (
+          <path d={pathOf(outlineOfStrip(view), true)} {...edge} />
         ) : isPart(plan) ? (
           <path d={pathOf(outlineOfPart(view), true)} {...edge} />
         ) : (

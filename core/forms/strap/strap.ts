@@ -1,0 +1,117 @@
+import { lengthOf } from '../../errors/sentence.ts'
+import { SpecError } from '../../errors/specError.ts'
+import { mm, type Millimetres } from '../../units/millimetres.ts'
+import type { Family, RowsAfter, Sizes } from '../family.ts'
+
+/** A strip in rows: a strap, a tie, a tab. */
+export interface StrapForm {
+  readonly family: 'strap'
+  /** Along a row, and from its chain to its end. */
+  readonly wide: Millimetres
+  readonly long: Millimetres
+  /** How it ends; a point narrows by a stitch at each edge in every row. */
+  readonly end: (typeof ENDS)[number]
+}
+
+const ENDS = ['square', 'pointed'] as const
+
+const STRIP = 'strip'
+const POINT = 'point'
+
+const WIDEST = 800
+const LONGEST = 2500
+const FEWEST = 2
+const FEWEST_ROWS = 2
+const MOST_ROWS = 600
+/** A point ends on so many stitches. */
+const TIP = 2
+
+/** How far a point goes, mm: a row for every two stitches that it is narrower. */
+function pointOf({ wide, end }: StrapForm, { w, h }: Pick<Sizes, 'w' | 'h'>): number {
+  if (end === 'square') return 0
+  return h * Math.max(0, Math.floor((Math.round(wide / w) - TIP) / 2))
+}
+
+const refuse = (field: keyof StrapForm, problem: string, valid: string): never => {
+  throw new SpecError(`form.${field}`, problem, valid)
+}
+
+export const strap: Family<StrapForm> = {
+  fields: [
+    { kind: 'length', key: 'wide', least: 5, most: WIDEST, usual: 40 },
+    { kind: 'length', key: 'long', least: 10, most: LONGEST, usual: 300 },
+    { kind: 'choice', key: 'end', choices: ENDS },
+  ],
+  inRows: true,
+  starts: () => ['chain'],
+  validate(form, sizes) {
+    const { wide, long, end } = form
+    const { w, h } = sizes
+    if (!ENDS.includes(end)) refuse('end', 'There is no such end.', 'Take one of the two.')
+    const narrowest = Math.max(5, FEWEST * w)
+    if (!(wide >= narrowest)) {
+      refuse(
+        'wide',
+        `${lengthOf(wide)} is under ${FEWEST} stitches.`,
+        `At least ${lengthOf(Math.ceil(narrowest))} in this gauge; a chain alone is narrower.`,
+      )
+    }
+    if (wide > WIDEST)
+      refuse('wide', `${lengthOf(wide)} is wider than a strap.`, `Up to ${lengthOf(WIDEST)}.`)
+    const shortest = Math.max(10, FEWEST_ROWS * h + pointOf(form, sizes))
+    if (!(long >= shortest)) {
+      refuse(
+        'long',
+        `${lengthOf(long)} is under ${FEWEST_ROWS} rows${end === 'pointed' ? ' and the point' : ''}.`,
+        `At least ${lengthOf(Math.ceil(shortest))} in this gauge.`,
+      )
+    }
+    const most = Math.min(LONGEST, MOST_ROWS * h)
+    if (long > most) {
+      refuse(
+        'long',
+        `${lengthOf(long)} would take more than ${MOST_ROWS} rows, or be longer than a room.`,
+        `Up to ${lengthOf(Math.floor(most))} in this gauge.`,
+      )
+    }
+  },
+  sections(form, sizes) {
+    return [
+      {
+        id: STRIP,
+        even: true,
+        rows: { share: 1 },
+        guide: {
+          length: form.long - pointOf(form, sizes),
+          lies: 'fitted',
+          perimeter: () => form.wide,
+        },
+      },
+    ]
+  },
+  rowsAfter: ({ end }): readonly RowsAfter[] =>
+    end === 'pointed' ? [{ id: POINT, on: { from: 0, share: 1 }, narrows: { every: 1, to: 0 } }] : [],
+  usualWork: () => ({ [STRIP]: { rounds: 'turned' } }),
+  measures: () => [
+    { of: 'length', in: [STRIP] },
+    { of: 'alongRow', in: [STRIP] },
+  ],
+  tape: [
+    { of: 'alongRow', at: 'edge', needed: true, in: [STRIP] },
+    { of: 'length', at: 'edge', in: [STRIP] },
+  ],
+  // A point is measured with what it stands on no more than a tape finds of that.
+  targets: (form, sizes) => [
+    { of: 'length', value: form.long - pointOf(form, sizes) },
+    { of: 'alongRow', value: form.wide },
+  ],
+  larger: (form, { around, along }) => ({
+    ...form,
+    wide: mm(form.wide * around),
+    long: mm(form.long * along),
+  }),
+  towards(form, sizes, { of, value }) {
+    if (of === 'length') return { ...form, long: mm(value + pointOf(form, sizes)) }
+    return of === 'alongRow' ? { ...form, wide: mm(value) } : form
+  },
+}
