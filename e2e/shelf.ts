@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test'
+import { put, stored } from './storage.ts'
 
 /** Desk, tablet and phone. */
 export const ROOMS = [
@@ -54,14 +55,19 @@ export const DEMO = [
 /** Their pieces: the case has a body and a lid. */
 export const DEMO_PIECES = DEMO.length + 1
 
-/** Takes every piece off the shelf, as a maker who starts afresh would. */
+/** The shelf of a maker who has taken every piece off it: one by its menu, the others as that leaves them. */
 export async function emptyShelf(page: Page): Promise<void> {
   await openShelf(page)
-  for (const name of DEMO) {
-    await page.getByRole('button', { name: `More for ${name}`, exact: true }).click()
-    await page.getByRole('menuitem', { name: 'Delete' }).click()
-    await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0)
+  const [name] = DEMO
+  await page.getByRole('button', { name: `More for ${name}`, exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Delete' }).click()
+  await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0)
+  for (const project of await stored<object>(page, 'projects')) {
+    await put(page, 'projects', { deletedAt: Date.now(), ...project })
   }
+  await page.reload()
+  await expect(page.getByRole('link', { name: 'Plan a round mat' })).toBeVisible()
+  for (const other of DEMO) await expect(page.getByRole('link', { name: other, exact: true })).toHaveCount(0)
 }
 
 /** The count on its tag in the work screen. */

@@ -254,9 +254,9 @@ test('settings: every choice is kept, and says itself on the screens', async ({ 
   }
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'Hut above the pass' })).toBeVisible()
-  await expect(page.getByText('8 5/8 in across')).toBeVisible()
   await page.goto('/yarns')
   await expect(page.getByText(/\d yd at hand|\d yd/).first()).toBeVisible()
   await page.goto('/piece/kettle-trivet/plan')
   await expect(page.getByText('Gauge in 4 in')).toBeVisible()
+  await expect(field(page, 'Target across')).toHaveValue('8 5/8')
 })

@@ -170,7 +170,7 @@ const OWN_START: ReadonlySet<Start['kind']> = new Set(['chainTwo', 'chainAlong',
 const INTO_A_SPIRAL = 'from here on in a spiral, a marker in the first st'
 
 function writeEnd(
-  { side, closed }: PlannedRound,
+  { side, closed, leans = 0 }: PlannedRound,
   { rounds }: Construction,
   chain: StartingChain | undefined,
   above: { readonly round: PlannedRound; readonly in: Construction } | undefined,
@@ -180,12 +180,16 @@ function writeEnd(
     // A spiral ends a stitch higher than it began.
     return above?.in.rounds.kind === 'joined'
       ? 'sl st in the next st: it ends level, and rounds are joined from here on'
-      : 'move the marker up'
+      : leans > 0
+        ? `${leans} st more, and the marker in the next: stitches lean`
+        : 'move the marker up'
   }
   const join = `join with sl st in ${chain?.counts ? 'top of ch' : 'first st'}`
   const turns = above ? above.round.side !== side : rounds.turned
   const leaves = above?.round.left !== undefined && above.round.hosts[0]!.from > 0
-  return turns ? `${join}, turn` : leaves ? `${join}, fasten off` : join
+  if (turns) return `${join}, turn`
+  if (leaves) return `${join}, fasten off`
+  return leans > 0 ? `${join}, sl st in the next: it begins there, since stitches lean` : join
 }
 
 /** Where the yarn is joined again, of a row on a stretch of an edge that does not begin where the edge does. */

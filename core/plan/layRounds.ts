@@ -7,6 +7,7 @@ import { beginningOf, toLay, type SpecToLay } from './beginningOf.ts'
 import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
+import { leansAt } from './leansAt.ts'
 import { beforeRowsAfter } from './rowsAfter.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
 import { accentAt, gaugeIn, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
@@ -30,6 +31,7 @@ export function layRounds(
   const crisp = crispIn(spec)
   const flat = flatIn(spec)
   const toBeLaid = toLay(spec, rounds)
+  const leans = leansAt(spec, rounds)
   const laid = rounds.map((round, index): PlannedRound => {
     const turns = crisp.has(round.section) && rounds[index - 1]?.section !== round.section
     const [section, stitch] = [round.section, round.fabric]
@@ -43,6 +45,7 @@ export function layRounds(
       number: index + 1,
       ...(host === undefined || host === index - 1 ? {} : { into: host + 1 }),
       stitch: round.fabric,
+      ...(leans[index]! > 0 ? { leans: leans[index]! } : {}),
       from: usedBy(round),
       count,
       around,

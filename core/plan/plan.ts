@@ -152,6 +152,8 @@ export interface PlannedRound extends Round {
   readonly into?: number
   /** Of its fabric. */
   readonly stitch: StitchName
+  /** How many stitches farther on the next one begins, where its zones would drift. */
+  readonly leans?: number
   /** Host stitches used up; 0 in a ring. */
   readonly from: number
   readonly count: number

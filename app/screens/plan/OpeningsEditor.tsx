@@ -1,12 +1,16 @@
 import { Plus, X } from 'lucide-react'
 import {
+  atTheFront,
   chainsOf,
+  frontOf,
+  fromTheFront,
   LIMITS,
   openingFit,
   sectionsOf,
   type Opening,
   type PieceRecord,
 } from '../../../core/index.ts'
+import { eitherWay } from '../../ui/eitherWay.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseCount } from '../../ui/parseCount.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -91,6 +95,7 @@ function OneOpening({ name, opening, model, changed, onRemove }: OneOpeningProps
   )
   const chains = spec && chainsOf(spec, opening)
   const fit = spec && openingFit(spec, opening)
+  const front = spec && frontOf(spec, opening)
   const { passes: _, ...withoutPassing } = opening
   return (
     <fieldset className="grid gap-2 px-3 py-2">
@@ -127,6 +132,22 @@ function OneOpening({ name, opening, model, changed, onRemove }: OneOpeningProps
         unit={`°${aroundWords(opening.at)}`}
         onChange={(degrees) => change(turned(degrees))}
       />
+      {front && (
+        <NumberCell
+          className="border rule"
+          label={`${name}: from the front’s middle`}
+          value={fromTheFront(opening, front)}
+          format={(value) => sizes.bare(value).replace('-', '−')}
+          parse={taking(eitherWay(sizes, front.around / 2), (value) =>
+            changed({ ...opening, at: atTheFront(value, front) }),
+          )}
+          step={sizes.step}
+          signed
+          unit={`${sizes.unit}, − before it`}
+          takes="length"
+          onChange={(value) => change({ ...opening, at: atTheFront(value, front) })}
+        />
+      )}
       <div className="grid grid-cols-2 border-t border-l rule">
         {length('along', 'Along this part', LIMITS.along)}
         {length('width', 'Wide', LIMITS.opening)}
