@@ -6,7 +6,8 @@ import { RoundCapsules } from './RoundCapsules.tsx'
 import { roundLine, span } from './views/view.ts'
 import { standing } from './views/standing.ts'
 import { unrolled } from './views/unrolled.ts'
-import { sizeStanding, stands } from './views/viewOf.ts'
+import { rows } from './views/rows.ts'
+import { isPart, isStrip, sizeCutOpen, sizeOfPart, sizeStanding, stands } from './views/viewOf.ts'
 
 interface HalfPieceProps {
   readonly plan: Plan
@@ -34,16 +35,22 @@ export function HalfPiece(props: HalfPieceProps) {
   const middle = width / 2
   const wall = stands(plan)
   const { tall } = sizeStanding(plan)
-  const height = Math.ceil((wall ? tall : plan.rounds.at(-1)!.at.arc) * scale + 6)
-  const view = useMemo(
-    () =>
-      wall
-        ? standing(plan, { scale, x: middle, table: hangs ? 3 : height - 1, mirrored, hangs })
-        : unrolled(plan, { scale, x: middle, y: height - 1, cut: 1, mirrored }),
-    [plan, wall, scale, middle, height, mirrored, hangs],
-  )
+  // Part of a disc hangs from its straight edge, a strip from its chain; of a whole disc the upper half tells as much.
+  const whole = isPart(plan) || isStrip(plan)
+  const { up, down } = isPart(plan) ? sizeOfPart(plan) : { up: 0, down: plan.rounds.at(-1)!.at.arc }
+  const height = Math.ceil((wall ? tall : up + down) * scale + 6)
+  const view = useMemo(() => {
+    if (wall) return standing(plan, { scale, x: middle, table: hangs ? 3 : height - 1, mirrored, hangs })
+    if (isStrip(plan)) {
+      const left = (sizeCutOpen(plan).wide / 2) * scale
+      return rows(plan, { scale, x: mirrored ? middle + left : middle - left, y: 3, mirrored })
+    }
+    const y = isPart(plan) ? up * scale + 3 : height - 1
+    return unrolled(plan, { scale, x: middle, y, cut: 1, mirrored })
+  }, [plan, wall, scale, middle, height, mirrored, hangs, up])
   const measured = plan.rounds[keeps - 1]
-  const line = measured && pathOf(wall ? roundLine(view, measured) : span(view, 0, 0.5, measured.at.arc, 0))
+  const line =
+    measured && pathOf(wall || whole ? roundLine(view, measured) : span(view, 0, 0.5, measured.at.arc, 0))
   return (
     <div role="img" aria-label={label} style={{ width }}>
       <div className="relative overflow-hidden" style={{ width, height }}>
@@ -55,7 +62,7 @@ export function HalfPiece(props: HalfPieceProps) {
           </svg>
         )}
       </div>
-      {wall ? (
+      {wall || whole ? (
         <svg width={width} height={TABLE} className="block" aria-hidden>
           <path d={`M6 1H${width - 6}`} stroke="#0E2730" strokeWidth={1.2} />
         </svg>

@@ -6,6 +6,6 @@ export function eitherWay(sizes: Pick<Sizes, 'between'>, most: number): (text: s
   return (text) => {
     const [, minus, length] = /^\s*([-−–]?)\s*(.*)$/.exec(text)!
     const read = sizes.between(0, most)(length!)
-    return read.ok && minus ? { ok: true, value: -read.value } : read
+    return read.ok && minus ? { ok: true, value: -Number(read.value) } : read
   }
 }

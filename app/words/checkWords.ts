@@ -76,9 +76,9 @@ export function causeSentence(cause: Cause, hands: Diagnosis['hands'], plan: Rou
     case 'firstSkipped':
       return `The first stitch was skipped or the last hidden, one fewer every round from ${from}.`
     case 'roundMissing':
-      return 'A round fewer is worked than was counted.'
+      return `A ${oneOf(plan)} fewer is worked than was counted.`
     case 'roundExtra':
-      return 'A round more is worked than was counted.'
+      return `A ${oneOf(plan)} more is worked than was counted.`
     case 'openCentre':
       return 'The ring in the middle stands open: draw its tail.'
     case 'stitchLost':
@@ -91,6 +91,8 @@ export function causeSentence(cause: Cause, hands: Diagnosis['hands'], plan: Rou
     }
   }
 }
+
+const oneOf = (plan: Rounds): string => (roundsNoun(plan) === 'rows' ? 'row' : 'round')
 
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1)
 
@@ -156,7 +158,7 @@ export function waySentences(way: WayOut, afterRound: number, sizes: Sizes): str
   const first =
     change === 0
       ? `${titleOf(next)} stays even, ${next.count} sts.`
-      : `${titleOf(next)} takes ${Math.abs(change)} ${change > 0 ? 'increases' : 'decreases'}, ${next.count} sts.`
+      : `${titleOf(next)} takes ${Math.abs(change)} ${change > 0 ? 'increase' : 'decrease'}${Math.abs(change) === 1 ? '' : 's'}, ${next.count} sts.`
   if (way.kind === 'goBack' && keeps === 0) {
     return [`Pull it all out, ${pulledOut} sts, and use that yarn.`, `Chain ${next.from}. ${rounds}`]
   }

@@ -267,7 +267,7 @@ export const askingWordsOf = ({ family }: { readonly family: FamilyName }): Aski
 export function tapeLabels(tape: readonly TapePlace[]): string[] {
   return tape.map((place, index) => {
     const again = tape.slice(0, index).some(({ of, at }) => of === place.of && at === place.at)
-    if (again) return 'A quarter turn on'
+    if (again) return place.of === 'toTheCurve' ? 'At another place' : 'A quarter turn on'
     if (place.at === 'start') return 'Near the start'
     return place.of === 'around' && !place.needed ? 'Around, if you can' : MEASURE_WORDS[place.of].field
   })

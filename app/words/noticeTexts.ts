@@ -11,7 +11,7 @@ export function noticeTexts(plan: Plan, piece: PieceRecord, sizes: Sizes, terms:
 function noticeText(notice: Notice, plan: Plan, piece: PieceRecord, sizes: Sizes, terms: Terms): string {
   switch (notice.code) {
     case 'guess':
-      return `Gauge is a guess from the label. Work the first 5 ${roundsNoun(plan)} or a swatch, then put in what you count.`
+      return `Gauge is a guess from the label. Work the first 5 ${plan.rounds[0]!.closed ? 'rounds' : 'rows'} or a swatch, then put in what you count.`
     case 'sizeMissed':
       return `Ends ${sizes.full(Math.abs(notice.by))} ${notice.by > 0 ? 'over' : 'under'} the target. ${
         piece.construction.freeLastRounds < 2

@@ -28,7 +28,8 @@ export function heelFit(
   rounds: readonly PlannedRound[],
 ): HeelFit | undefined {
   const foot = familyOf(spec.form).onFoot?.(spec.form)
-  if (foot === undefined) return undefined
+  // Where the instep stays open no heel has to pass.
+  if (foot === undefined || !rounds.at(-1)!.closed) return undefined
   const upright = rounds.filter(
     ({ at, closed, section }) => closed && at.z > 0 && section !== rounds[0]!.section,
   )

@@ -32,7 +32,8 @@ function endOfRow(round: PlannedRound): number {
  * fit line exactly when N = N*.
  */
 export function rows(plan: Plan, { scale, x, y, mirrored }: RowsFrame): View {
-  const main = mainOf(plan)
+  // A point is no measure of what it narrows from.
+  const main = mainOf(plan).filter(({ at }) => (at.from ?? 0) === 0)
   const inset = insetsOf(main)
   const side = mirrored ? -1 : 1
   const last = main.at(-1)!

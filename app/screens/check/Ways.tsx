@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import { plusMinusOf, type Target, type WayOut } from '../../../core/index.ts'
 import { HalfPiece } from '../../drawing/HalfPiece.tsx'
-import { stands } from '../../drawing/views/viewOf.ts'
+import { isStrip, stands } from '../../drawing/views/viewOf.ts'
 import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -37,7 +37,7 @@ export function Ways({ ways, afterRound, hangs, target, busy, onChoose }: WaysPr
   const across = target.find(({ of }) => of === 'across')?.value ?? 0
   const reach = Math.max(
     across / 2,
-    ...ways.map(({ plan }) => plan.rounds.at(-1)!.at.arc * (stands(plan) ? LOWER : 1)),
+    ...ways.map(({ plan }) => plan.rounds.at(-1)!.at.arc * (stands(plan) || isStrip(plan) ? LOWER : 1)),
     ...ways.flatMap(({ plan }) =>
       stands(plan) ? plan.rounds.map(({ at }) => at.radius + (at.spine ?? 0) / 2) : [],
     ),

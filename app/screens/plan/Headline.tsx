@@ -81,7 +81,7 @@ function Outcome({ plan, copies, guess, washed }: OutcomeProps) {
       {copies > 1 && ` each, ${copies} times`}. Comes out{' '}
       <strong>
         {lie
-          ? `${promises.length > 1 ? sayAllPromised(promises, sizes, guess) : guess ? sayRange(promises[0]!, sizes) : sayBare(promises[0]!, sizes)}, ${LIE_WORDS[lie]}`
+          ? `${promises.length > 1 || promises[0]!.of !== 'across' ? sayAllPromised(promises, sizes, guess) : guess ? sayRange(promises[0]!, sizes) : sayBare(promises[0]!, sizes)}, ${LIE_WORDS[lie]}`
           : sayAllPromised(promises, sizes, guess)}
       </strong>
       {washed && (

@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import { useState } from 'react'
 import { fieldsOf, isOfStart } from '../../../core/index.ts'
-import { isFlat, isOval, isPart, isWall } from '../../drawing/views/viewOf.ts'
+import { isFlat, isOval, isPart, isStrip, isWall } from '../../drawing/views/viewOf.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { ClosedOnDesk, closedScale } from './ClosedOnDesk.tsx'
@@ -87,7 +87,10 @@ export function PlanDesk({ model }: { model: PlanModel }) {
           ) : oval ? (
             <OvalOnDesk {...drawing} />
           ) : wall ? (
-            <WallOnDesk {...drawing} rowsTop={ledgerTop + ROW * print} />
+            <WallOnDesk
+              {...drawing}
+              rowsTop={isStrip(drawing.plan) ? ROW * print : ledgerTop + ROW * print}
+            />
           ) : closed ? (
             <ClosedOnDesk {...drawing} />
           ) : (

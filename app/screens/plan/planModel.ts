@@ -137,5 +137,6 @@ export const headOf = ({ form }: Pick<PieceRecord, 'form'>): number | undefined 
 export const isOnFoot = ({ piece: { form } }: Pick<PlanModel, 'piece'>): boolean =>
   familyOf(form).onFoot !== undefined
 
-/** One count all the way: there is no rhythm to choose, and nothing increases. */
-export const isEven = ({ rounds }: Plan): boolean => rounds.every(({ count, from }) => count === from)
+/** One count all the way, but for a point: there is no rhythm to choose, and nothing increases. */
+export const isEven = ({ rounds }: Plan): boolean =>
+  rounds.every(({ count, from, closed }) => count === from || (!closed && count < from))
