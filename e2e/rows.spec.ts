@@ -165,3 +165,27 @@ test('slippers from the toe leave the instep open, and say how their back is joi
   expect(worked! + open!).toBe(all)
   expect(said).toMatch(new RegExp(`up the back, ${Math.floor(worked! / 2)} pairs`))
 })
+
+test('tried on at the check, a heel that will not pass has its ways out, and one of them is taken', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  const booties = '/project/cradle-booties/piece/booties'
+  await workTo(page, `${booties}/plan`, 14)
+  await page.goto(`${booties}/check`)
+  await page.getByRole('button', { name: 'Tried on: the heel will not pass' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The heel will not pass')
+  const ways = page.getByRole('list', { name: 'Ways out' })
+  await expect(ways.getByRole('heading', { name: 'Open it wider' })).toBeVisible()
+  await page.getByRole('button', { name: 'It passes after all' }).click()
+  await expect(ways).toHaveCount(0)
+  await page.getByRole('button', { name: 'Tried on: the heel will not pass' }).click()
+  const wider = ways.getByRole('listitem').filter({ hasText: 'Open it wider' })
+  await wider.getByRole('button', { name: 'Use this plan' }).click()
+  const pull = page.getByRole('button', { name: 'Pull them out' })
+  await expect(pull.or(countOf(page))).toBeVisible()
+  if (await pull.isVisible()) await pull.click()
+  await expect(page).toHaveURL(/work/)
+  const versions = await stored<{ pieceId: string }>(page, 'planVersions')
+  expect(versions.filter(({ pieceId }) => pieceId === 'booties')).toHaveLength(2)
+})

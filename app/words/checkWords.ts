@@ -134,6 +134,9 @@ export const WAY_TITLES: Record<WayOut['kind'], (way: WayOut) => string> = {
   goBack: ({ keeps, plan }) => (keeps === 0 ? 'Begin again' : `Back to ${roundTitle(plan, keeps + 1)}`),
   anotherHook: ({ hook }) => `Take a ${hook} mm hook from here`,
   accept: () => 'Accept it',
+  openWider: () => 'Open it wider',
+  ribCuff: () => 'Rib the cuff',
+  largerHook: ({ hook, plan, keeps }) => `Take a ${hook} mm hook from ${roundTitle(plan, keeps + 1)}`,
 }
 
 /** How a way comes to lie: "flat"; nothing of a wall. */
@@ -162,7 +165,7 @@ export function waySentences(way: WayOut, afterRound: number, sizes: Sizes): str
   if (way.kind === 'goBack' && keeps === 0) {
     return [`Pull it all out, ${pulledOut} sts, and use that yarn.`, `Chain ${next.from}. ${rounds}`]
   }
-  if (way.kind === 'goBack') {
+  if (pulledOut > 0) {
     return [
       `Pull out ${roundsFromTo(plan, keeps + 1, afterRound)}, ${pulledOut} sts, and use that yarn.`,
       `${first} ${rounds}`,

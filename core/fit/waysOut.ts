@@ -16,7 +16,7 @@ import { sectionsOf, sizesOf, wantedAround } from '../plan/wantedAround.ts'
 import { workedRounds } from './workedRounds.ts'
 
 /** What can be done about a piece that measures otherwise than planned. */
-export type WayKind = 'replan' | 'goBack' | 'anotherHook' | 'accept'
+export type WayKind = 'replan' | 'goBack' | 'anotherHook' | 'accept' | 'openWider' | 'ribCuff' | 'largerHook'
 
 export interface WayOut {
   readonly kind: WayKind
@@ -216,7 +216,10 @@ const HOUR = 3600
 /** A new hook is a small bet of its own. */
 const HOOK_BET = 0.3
 
-function weigh({ spec: asked, afterRound }: Situation, proposal: Proposal): WayOut {
+export function weigh(
+  { spec: asked, afterRound }: Pick<Situation, 'spec' | 'afterRound'>,
+  proposal: Proposal,
+): WayOut {
   const { kind, plan, spec, worked, from } = proposal
   const seconds = (rounds: readonly PlannedRound[]) =>
     (rounds.reduce((sum, round) => sum + effortOfRound(round, spec), 0) * 60) / spec.pace

@@ -248,6 +248,9 @@ export interface Family<F extends { readonly family: string }> {
   readonly pair?: { side(form: F): 'left' | 'right'; other(form: F): F }
   /** How long the foot is that it goes on, mm. */
   onFoot?(form: F): number
+  /** The same so many times as far around the ankle, as far as that can be; and with a cuff that stretches, if it has none. */
+  wider?(form: F, by: number): F
+  ribbed?(form: F): F | undefined
   /** The angle between its sides, degrees, where it may be asked for in place of a length. */
   readonly angle?: {
     readonly insteadOf: Exclude<keyof F & string, 'family'>

@@ -1,4 +1,5 @@
 import { familyOf } from '../forms/registry.ts'
+import type { SectionId } from '../rounds/round.ts'
 import { stretchedWidth, sizeOfTexture } from '../rounds/texture.ts'
 import type { PieceSpec, PlannedRound } from './plan.ts'
 import { textureIn } from './sectionWork.ts'
@@ -6,7 +7,9 @@ import type { PieceToOutline } from './wantedAround.ts'
 
 /** How the heel of a foot passes what is open around its ankle, by perimeters, mm. */
 export interface HeelFit {
-  /** The narrowest of it, as it lies, and as far as it stretches. */
+  /** The section of the narrowest of it. */
+  readonly section: SectionId
+  /** That as it lies, and as far as it stretches. */
   readonly around: number
   readonly stretched: number
   /** What the heel must have. */
@@ -40,7 +43,7 @@ export function heelFit(
     const by = rib === undefined ? 1 + STRETCHES : rib / sizeOfTexture(texture!).width
     // Its stitches, however its neighbours pull at it.
     const around = (round.count * round.around) / round.ideal
-    return { around, stretched: around * by, by }
+    return { around, stretched: around * by, by, section: round.section }
   })
   const tightest = sizes.reduce((least, one) => (one.stretched < least.stretched ? one : least))
   const passes = OF_THE_FOOT * foot
@@ -50,6 +53,7 @@ export function heelFit(
   const each = taken ? ((taken.from - taken.count) * taken.around) / taken.ideal : Infinity
   const short = Math.max(0, passes / tightest.by - tightest.around)
   return {
+    section: tightest.section,
     around: tightest.around,
     stretched: tightest.stretched,
     passes,

@@ -3,6 +3,8 @@ import { useNavigate } from 'react-router'
 import {
   diagnose,
   familyOf,
+  heelFit,
+  heelWays,
   sizesOf,
   tapeAt,
   waysOut,
@@ -67,16 +69,25 @@ export function CheckDesk(props: CheckDeskProps) {
     [JSON.stringify(draft), pinned, readings, afterRound],
   )
   const waits = found?.ok === true && found.diagnosis.undecided && unseen !== draft
-  const ways = found?.ok && !waits ? found.ways : []
+  /** A foot was tried in, and does not get through. */
+  const [tried, setTried] = useState(false)
+  const heel = useMemo(
+    () =>
+      tried
+        ? heelWays({ spec: pinned.spec, hook: view.gauge.hook, plan: pinned.plan, afterRound })
+        : undefined,
+    [tried, pinned, view.gauge.hook, afterRound],
+  )
+  const ways = heel ?? (found?.ok && !waits ? found.ways : [])
   const take = async (way: WayOut) => {
-    if (!found?.ok || busy) return
+    if (busy) return
     setBusy(true)
     try {
       const version = await pinVersion({
         pieceId: view.piece.id,
         spec: way.spec,
         plan: way.plan,
-        reading: { ...found.reading, id: freshId(), at: Date.now() },
+        ...(found?.ok && !heel ? { reading: { ...found.reading, id: freshId(), at: Date.now() } } : {}),
       })
       act(turnTo(pinned.plan, way.plan, way.keeps, version))
       setDraft(EMPTY_CHECK)
@@ -104,9 +115,11 @@ export function CheckDesk(props: CheckDeskProps) {
     <main className="flex grow flex-col">
       <div className="px-7 pt-2 pb-4 max-sm:px-4">
         <h1 className="text-44 max-lg:text-36 max-sm:text-26" aria-live="polite">
-          {found?.ok
-            ? finding(found.reading, found.diagnosis, countOff, sizes, pinned.plan)
-            : `Measure after ${roundTitle(pinned.plan, afterRound)}`}
+          {heel
+            ? 'The heel will not pass'
+            : found?.ok
+              ? finding(found.reading, found.diagnosis, countOff, sizes, pinned.plan)
+              : `Measure after ${roundTitle(pinned.plan, afterRound)}`}
         </h1>
         {begun && (
           <p className="text-16 text-ink-2">
@@ -138,7 +151,15 @@ export function CheckDesk(props: CheckDeskProps) {
           )}
         </div>
       </div>
-      {waits && (
+      {heelFit(pinned.spec, pinned.plan.rounds) && (
+        <div className="flex flex-wrap items-center gap-4 px-7 pb-4 text-18 max-sm:px-4">
+          <button type="button" className="button-line" aria-pressed={tried} onClick={() => setTried(!tried)}>
+            {tried ? 'It passes after all' : 'Tried on: the heel will not pass'}
+          </button>
+          {heel?.length === 0 && <p>Nothing lets it pass from here: begin again, wider around.</p>}
+        </div>
+      )}
+      {waits && !heel && (
         <div className="flex flex-wrap items-center gap-4 border-t-2 rule px-7 py-4 text-18 max-sm:px-4">
           <p>The ways out depend on it.</p>
           <button type="button" className="button-line" onClick={() => setUnseen(draft)}>
@@ -146,10 +167,9 @@ export function CheckDesk(props: CheckDeskProps) {
           </button>
         </div>
       )}
-      {found?.ok && !waits && (
+      {ways.length > 0 && (
         <Ways
           ways={ways}
-          unchanged={found.unchanged}
           afterRound={afterRound}
           hangs={wordsOf(pinned.spec.form).hangs === true}
           target={familyOf(pinned.spec.form).targets(pinned.spec.form, sizesOf(pinned.spec))}

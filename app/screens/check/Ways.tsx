@@ -12,7 +12,6 @@ import { roundsNoun } from '../../words/roundWords.ts'
 
 interface WaysProps {
   readonly ways: readonly WayOut[]
-  readonly unchanged: WayOut
   readonly afterRound: number
   /** It is closed at the top. */
   readonly hangs: boolean
@@ -29,6 +28,9 @@ const BUTTONS: Record<WayOut['kind'], string> = {
   goBack: 'Go back',
   anotherHook: 'Take this hook',
   accept: 'Accept',
+  openWider: 'Use this plan',
+  ribCuff: 'Use this plan',
+  largerHook: 'Take this hook',
 }
 
 /** The ways out side by side, the best first, each with what it costs. */

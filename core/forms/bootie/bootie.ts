@@ -209,6 +209,8 @@ export const bootie: Family<BootieForm> = {
     other: (form) => ({ ...form, side: form.side === 'left' ? 'right' : 'left' }),
   },
   onFoot: ({ foot }) => foot,
+  wider: (form, by) => ({ ...form, opening: Math.min(OPENING[1], form.opening * by) }),
+  ribbed: (form) => (isRibbed(form) ? undefined : { ...form, cuff: 'ribbed' }),
   larger: (form, { around, along }) => ({
     ...form,
     foot: mm(form.foot * (1 - form.wide) * around + form.foot * form.wide * along),

@@ -212,6 +212,8 @@ export const sock: Family<SockForm> = {
     ]
   },
   onFoot: ({ foot }) => foot,
+  wider: (form, by) => ({ ...form, ease: Math.max(EASES[0], 1 - (1 - form.ease) * by) }),
+  ribbed: (form) => (isRibbed(form) ? undefined : { ...form, cuff: 'ribbed' }),
   around: ({ around }) => around,
   towardsGirth: (form, _, girth) => ({ ...form, ease: 1 - girth / form.around }),
   larger: (form, { around, along }) => ({
