@@ -100,7 +100,7 @@ test('rounds of a base are as long as the outline so far from its chain, within 
         if (off > Math.max(0.045 * around, 2 * w) + 0.01) strays++
       })
     }),
-    { numRuns: 100, endOnFailure: true },
+    { numRuns: 160, endOnFailure: true },
   )
   expect(outer).toBeGreaterThan(150)
   expect(strays / outer).toBeLessThan(0.03)

@@ -112,6 +112,9 @@ export const strap: Family<StrapForm> = {
   }),
   towards(form, sizes, { of, value }) {
     if (of === 'length') return { ...form, long: mm(value + pointOf(form, sizes)) }
-    return of === 'alongRow' ? { ...form, wide: mm(value) } : form
+    if (of !== 'alongRow') return form
+    // What comes before its point stays as long.
+    const wider = { ...form, wide: mm(value) }
+    return { ...wider, long: mm(form.long - pointOf(form, sizes) + pointOf(wider, sizes)) }
   },
 }
