@@ -60,6 +60,12 @@ export function validateOpenings(spec: PieceSpec): void {
   for (const opening of spec.constraints?.openings ?? []) {
     const section = sections.find(({ id }) => id === opening.section)
     if (!section) throw wrong('An opening is in a part that this piece has not.', 'Take it out.')
+    if (section.rows?.panel) {
+      throw wrong(
+        'Rows on a part of a round leave no opening.',
+        'Place it in the rounds before or after them.',
+      )
+    }
     const { guide } = section
     const most = guide.length - spec.gauge.h
     if (!(opening.along >= 0 && opening.along <= most)) {

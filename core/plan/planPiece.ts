@@ -161,6 +161,8 @@ function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Ba
   }
 }
 
+const unbegun = (section: Outline): Ahead => ({ section, along: 0, begun: false, worked: 0 })
+
 /** The sections that still have rounds to come: the one on the hook, from where its edge was found, and all after it. */
 function sectionsAhead(
   outlines: readonly Outline[],
@@ -168,7 +170,7 @@ function sectionsAhead(
   there: readonly PlannedRound[] | undefined,
   edge: FoundEdge | undefined,
 ): Ahead[] {
-  if (!there || !edge) return outlines.map((section) => ({ section, along: 0, begun: false }))
+  if (!there || !edge) return outlines.map(unbegun)
   const onHook = Math.max(
     0,
     outlines.findIndex(({ id }) => id === there.at(-1)!.section),
@@ -179,7 +181,7 @@ function sectionsAhead(
   return outlines
     .slice(onHook)
     .map((section, index) =>
-      index === 0 ? { section, along, begun: true } : { section, along: 0, begun: false },
+      index === 0 ? { section, along, begun: true, worked: there.length - first } : unbegun(section),
     )
 }
 

@@ -52,15 +52,19 @@ function withSlits(
   { constraints }: PieceSpec,
   asked: readonly RoundToAsk[],
   gauges: Gauges,
-  { worked }: AskedFrom,
+  { worked, sections }: AskedFrom,
 ): readonly RoundAsked[] {
   const openings = openingsToCome(constraints?.openings ?? [], worked)
   if (openings.length === 0) return asked
   const slits = asked.map((): Slit[] => [])
   for (const opening of openings) {
     const inSection = asked.flatMap(({ section }, index) => (section.id === opening.section ? [index] : []))
-    // Something stands below it, and above it.
-    const standing = inSection.filter((index) => index + worked.length > 0 && index < asked.length - 1)
+    // Something stands below it, and above it; what goes around over a panel takes up all that is there.
+    const overPanel = (index: number) =>
+      (index === 0 ? sections.at(-1) : asked[index - 1]!.section)?.rows?.panel === true
+    const standing = inSection.filter(
+      (index) => index + worked.length > 0 && index < asked.length - 1 && !overPanel(index),
+    )
     const found = roundOfOpening(
       opening,
       standing.map((index) => asked[index]!.along),

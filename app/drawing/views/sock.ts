@@ -17,6 +17,12 @@ export interface CutRound {
 /** Whether a piece turns a heel: rounds go on after rows on a part of one. */
 export const turnsHeel = (plan: Plan): boolean => heelTurn(plan) !== undefined
 
+/** Whether rows stand on the first stitches of a round: the heel of a sock, the sides of a slipper. */
+export function hasPanel({ rounds }: Plan): boolean {
+  const first = rounds.find(({ closed }) => !closed)
+  return rounds[0]!.closed && first?.left !== undefined && first.hosts[0]!.from === 0
+}
+
 /** The toe of a sock, and all that goes up from it. */
 export function partsOfSock(plan: Plan): { readonly toe: Plan; readonly tube: Plan } {
   const { section } = plan.rounds[0]!

@@ -36,7 +36,7 @@ function turnsOf(plan: Plan, frame: DrawingFrame): Turns {
     cut: cut * end,
     end,
     begin: UNROLL_CUT - cut * end,
-    bend: frame.bend ?? last,
+    bend: Math.min(frame.bend ?? Infinity, last),
     curved: Infinity,
   }
 }

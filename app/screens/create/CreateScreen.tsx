@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react'
+import { useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import {
   FAMILY_NAMES,
@@ -13,15 +13,8 @@ import {
   usualSizesOf,
   type FamilyName,
   type GaugeRecord,
-  type Plan,
   type StoredForm,
 } from '../../../core/index.ts'
-import { PlanDrawing } from '../../drawing/PlanDrawing.tsx'
-import type { FitWords } from '../../drawing/PlanOverlay.tsx'
-import { rows } from '../../drawing/views/rows.ts'
-import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
-import { ovalFace, sizeOfOval } from '../../drawing/views/oval.ts'
-import { bendOf, isOval, isWall, partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { createPiece } from '../../store/mutations.ts'
 import { useGauges, usePieces, useSettings } from '../../store/queries.ts'
 import { usePlan } from '../../store/usePlan.ts'
@@ -36,6 +29,7 @@ import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { askingWordsOf } from '../../words/formQuestionWords.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { FormChoice, FormQuestions } from './FormQuestions.tsx'
+import { BareLines, discRadius, Sketch } from './Sketch.tsx'
 import { formAsked, type Answers } from './formAsked.ts'
 import { thousands } from '../../ui/thousands.ts'
 import { roundsNoun } from '../../words/roundWords.ts'
@@ -158,7 +152,7 @@ export function CreateScreen() {
             Plan it
           </button>
         </form>
-        <div ref={area} className="min-w-0">
+        <div ref={area} className="min-w-0 self-start lg:sticky lg:top-4">
           {width > 0 &&
             (plan && spec ? (
               <Sketch
@@ -188,97 +182,4 @@ function withAngle(
   if (!angle || degrees === undefined) return form
   const sizes = sizesOf(specOf(newPiece({ ...SKETCH, form }), gauge, pace))
   return roundedForm(angle.towards(formOf(form), sizes, degrees))
-}
-
-const discRadius = (width: number): number => Math.max(60, Math.min(250, (width - 8) / (2 + Math.PI / 2 - 1)))
-const TALLEST = 560
-
-interface SketchProps {
-  readonly plan: Plan
-  readonly width: number
-  readonly mirrored: boolean
-  readonly guess: boolean
-  readonly fitWords: FitWords
-}
-
-/** The piece as it would be, as large as there is room. */
-function Sketch(props: SketchProps) {
-  return isOval(props.plan) ? <OvalSketch {...props} /> : <RoundSketch {...props} />
-}
-
-/** What lies flat around its chain, as its rows run out of it. */
-function OvalSketch({ plan, width, mirrored, guess, fitWords }: SketchProps) {
-  const { base } = partsOfOval(plan)
-  const { wide, long, tail } = sizeOfOval(base)
-  const scale = Math.min((width - 24) / (wide / 2 + Math.max(wide / 2, tail)), TALLEST / long)
-  const half = (wide / 2) * scale
-  const [x, y] = [mirrored ? width - half - 8 : half + 8, 12 + long * scale - half]
-  const viewAt = useCallback(
-    () => ovalFace(partsOfOval(plan).base, { scale, x, y, mirrored, unrolls: true }),
-    [plan, scale, x, y, mirrored],
-  )
-  return (
-    <PlanDrawing
-      {...{ viewAt, width, guess, fitWords }}
-      height={long * scale + 24}
-      yarns={NO_YARNS}
-      onPoint={() => undefined}
-    />
-  )
-}
-
-function RoundSketch({ plan, width, mirrored, guess, fitWords }: SketchProps) {
-  const last = plan.rounds.at(-1)!
-  const wall = isWall(plan)
-  const { wide, long } = sizeCutOpen(plan)
-  const bend = bendOf(plan)
-  const disc = Math.min(bend, last.at.arc)
-  const deep = bend === Infinity ? disc : last.at.arc
-  const scale = wall
-    ? Math.min((width - 40) / wide, TALLEST / long)
-    : Math.min(discRadius(width) / disc, TALLEST / (disc + deep))
-  const radius = disc * scale
-  const viewAt = useCallback(
-    () =>
-      wall
-        ? rows(plan, { scale, x: mirrored ? width - 12 : 12, y: 12, mirrored })
-        : unrolled(plan, {
-            scale,
-            x: mirrored ? width - radius - 4 : radius + 4,
-            y: radius + 12,
-            cut: UNROLL_CUT,
-            mirrored,
-            bend,
-          }),
-    [plan, wall, scale, width, radius, bend, mirrored],
-  )
-  return (
-    <PlanDrawing
-      viewAt={viewAt}
-      width={width}
-      height={wall ? long * scale + 36 : (disc + deep) * scale + 24}
-      guess={guess}
-      yarns={NO_YARNS}
-      fitWords={fitWords}
-      onPoint={() => undefined}
-    />
-  )
-}
-
-const NO_YARNS: ReadonlyMap<string, string> = new Map()
-
-/** Before the first size: only the start line and the flat line. */
-function BareLines({ radius }: { radius: number }) {
-  return (
-    <svg width={radius * 2.6} height={2 * radius + 24} aria-hidden className="max-w-full">
-      <g stroke="var(--color-ink)" fill="none">
-        <path d={`M${radius} ${radius}H${2 * radius}`} strokeWidth={2.2} />
-        <path d={`M${radius} ${radius}l${(radius * Math.PI) / 2} ${radius}`} strokeWidth={1.6} />
-        <path
-          d={`M${2 * radius} ${radius}A${radius} ${radius} 0 1 0 ${radius} ${2 * radius}h${(radius * Math.PI) / 2}`}
-          strokeDasharray="6 6"
-        />
-      </g>
-    </svg>
-  )
 }

@@ -155,6 +155,40 @@ test('what is worked is a fact, before, within and after the heel; a stitch off 
   }
 })
 
+test('whatever stitches the rows of a heel are of, an even number of them is left once some are worked', () => {
+  for (const spec of [
+    sockSpec({ heel: 'soft' }),
+    sockSpec({ around: 200 }),
+    sockSpec({ heel: 'soft', around: 260 }),
+  ]) {
+    const plan = planPiece(spec)
+    const rows = rowsOf(plan)
+    for (let done = 1; done < rows.length; done++) {
+      const { number, at } = rows[done - 1]!
+      // Found a little shorter than it should be, as fabric is.
+      const edge = { radius: at.radius, z: at.z, sd: 1, along: { arc: 0.96 * at.arc, sd: 1 } }
+      const again = planPiece(spec, { rounds: plan.rounds.slice(0, number), edge })
+      expect(rowsOf(again).length % 2).toBe(0)
+      expect(verify(again.rounds)).toEqual([])
+    }
+  }
+})
+
+test('an opening is left before or after the heel, never in its rows nor in the round over them', () => {
+  const leg = sockSpec({})
+  const opening = { section: 'leg', along: 2, at: 0.75, width: 20 }
+  const { rounds } = planPiece({ ...leg, constraints: { openings: [opening] } })
+  const slit = rounds.find(({ steps }) =>
+    steps.some(({ ops }) => ops.some(({ manner }) => manner === 'slit')),
+  )!
+  expect(slit.section).toBe('leg')
+  expect(zonesOf(slit)).toEqual([])
+  expect(slit.number).toBe(rowsOf({ rounds }).at(-1)!.number + 2)
+  expect(() => planPiece({ ...leg, constraints: { openings: [{ ...opening, section: 'heel' }] } })).toThrow(
+    /leave no opening/,
+  )
+})
+
 test.each([
   [{ foot: 0 }, /too short for a toe and a heel/],
   [{ foot: 900 }, /longer than a foot/],
