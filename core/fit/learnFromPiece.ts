@@ -1,6 +1,7 @@
 import type { Evidence } from '../gauge/evidence.ts'
 import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { CLOSED_RING } from '../lay/startOfFabric.ts'
+import { TOE_ROUNDS } from '../forms/toe.ts'
 import { familyOf } from '../forms/registry.ts'
 import { gaugeIn, textureIn } from '../plan/sectionWork.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
@@ -62,8 +63,9 @@ export function learnFromPiece(
   const out = sizeSeen(reading, 'toTheCurve')
   const leg = sizeSeen(reading, 'leg')
   const broad = sizeSeen(reading, 'alongRow')
+  const sole = sizeSeen(reading, 'sole')
   const upTheLeg = worked.filter(({ at }) => at.turned !== undefined).length
-  if ([width, length, around, height, wide, out, leg, broad].every((size) => size === undefined))
+  if ([width, length, around, height, wide, out, leg, broad, sole].every((size) => size === undefined))
     return undefined
   const even = worked.every((round) => round.stitch === stitch)
   // An edging may have more stitches than what it edges.
@@ -83,6 +85,10 @@ export function learnFromPiece(
     ...(height === undefined || !even ? {} : { out: { count: wall!, over: height - thickness / 2 } }),
     // The first row begins a part of one from the middle.
     ...(out === undefined || !even ? {} : { out: { count: worked.length + CLOSED_RING.mean, over: out } }),
+    // A toe that turns over into its tube adds as much as it does when that is planned.
+    ...(sole === undefined || !even
+      ? {}
+      : { out: { count: worked.length - toeOf(worked) + TOE_ROUNDS, over: sole } }),
     ...(broad === undefined ? {} : { along: { count, over: broad } }),
     ...(leg === undefined || !worked.slice(-upTheLeg).every((round) => round.stitch === stitch)
       ? {}
@@ -91,6 +97,10 @@ export function learnFromPiece(
     from,
   }
 }
+
+/** How many rounds lie flat at the tip of a toe. */
+const toeOf = (worked: readonly PlannedRound[]): number =>
+  worked.filter(({ section }) => partOf(section) === partOf(worked[0]!.section)).length
 
 /** A wall stands upright when it rises by so much of its length. */
 const UPRIGHT = 0.98
