@@ -1,4 +1,4 @@
-import { heelTurn, zonesOf, type Plan } from '../../core/index.ts'
+import { heelTurn, waitingAt, zonesOf, type Plan } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { ALONG_ZONE } from './zoneWords.ts'
 import { roundTitle } from './roundWords.ts'
@@ -14,13 +14,14 @@ export function sockWords(plan: Plan, sizes: Pick<Sizes, 'full' | 'bare'>, guess
   const bend = heelTurn(plan)
   const rows = plan.rounds.filter(({ closed }) => !closed)
   const [first, last] = [rows[0]!, rows.at(-1)!]
+  const waits = waitingAt(plan.rounds, first.number - 1)?.stitches ?? 0
   const about = guess ? 'about ' : ''
-  const begins = `Rows ${first.number} to ${last.number} on ${first.count} of ${first.count + waiting(first)} sts`
+  const begins = `Rows ${first.number} to ${last.number} on ${first.count} of ${first.count + waits} sts`
   if (!bend) {
     return {
       long: `${about}${sizes.full(last.at.z)}`,
-      turn: `${waiting(first)} sts stay open`,
-      all: `${begins}; ${waiting(first)} stay open over the instep.`,
+      turn: `${waits} sts stay open`,
+      all: `${begins}; ${waits} stay open over the instep.`,
     }
   }
   const { turn, long } = bend
@@ -33,6 +34,3 @@ export function sockWords(plan: Plan, sizes: Pick<Sizes, 'full' | 'bare'>, guess
     all: `${begins} turn the leg by ${about}${degrees}; the foot is then ${about}${sizes.full(long)} from toe to heel.${over ? ` ${roundTitle(plan, over.number)}: ${sum!.join(', ')} = ${over.count}.` : ''}`,
   }
 }
-
-const waiting = ({ left = [] }: Plan['rounds'][number]): number =>
-  left.reduce((sum, { from, to }) => sum + Math.abs(to - from), 0)
