@@ -1,5 +1,5 @@
 import { expandSteps, titleOf, zonesOf, type PlannedRound } from '../../core/index.ts'
-import { ALONG_ZONE } from '../words/zoneWords.ts'
+import { alongZone } from '../words/zoneWords.ts'
 
 interface CountStoryProps {
   readonly round: PlannedRound
@@ -25,7 +25,7 @@ export function CountStory({ round, width }: CountStoryProps) {
     stitch += makes
     return kind === 'work' && !(uses === 1 && makes > 2) ? [] : [{ kind, from, to: stitch }]
   })
-  const says = zones.map(({ zone, count }) => `${count} ${ALONG_ZONE[zone]}`)
+  const says = zones.map((one) => `${one.count} ${alongZone(one)}`)
   return (
     <figure>
       <svg
@@ -35,13 +35,13 @@ export function CountStory({ round, width }: CountStoryProps) {
         aria-label={`${titleOf(round)}: ${says.join(' + ')} = ${round.count}`}
         fill="var(--color-ink)"
       >
-        {placed.map(({ zone, count, from, to }, index) => (
+        {placed.map(({ count, from, to, ...one }, index) => (
           <g key={index}>
             {at(to) - at(from) > 20 && (
               <text x={at(from) + 2} y={15} className="text-14">
                 {index > 0 && '+ '}
                 <tspan className="slab">{count}</tspan>
-                {at(to) - at(from) > LETTER * (ALONG_ZONE[zone].length + 5) && ` ${ALONG_ZONE[zone]}`}
+                {at(to) - at(from) > LETTER * (alongZone(one).length + 5) && ` ${alongZone(one)}`}
               </text>
             )}
             {index > 0 && (

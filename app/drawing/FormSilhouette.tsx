@@ -129,6 +129,18 @@ const SILHOUETTES: Readonly<Record<FamilyName, ReactNode>> = {
       <Tape d="M13 56h50" />
     </>
   ),
+  offCentre: (
+    <>
+      <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">
+        <circle cx={36} cy={26} r={21} />
+        <path d="M21 10a17 17 0 0 1 30 1M24 11a13 13 0 0 1 24 0" fill="none" />
+        <circle cx={36} cy={31} r={16} />
+        <circle cx={36} cy={31} r={9} />
+        <circle cx={36} cy={31} r={2.4} />
+      </g>
+      <Tape d="M15 56h42" />
+    </>
+  ),
   wedge: (
     <>
       <g stroke="#0E2730" strokeWidth={1.2} fill="#FAFCFB">

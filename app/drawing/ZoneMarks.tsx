@@ -1,5 +1,5 @@
 import { chainsAlong, zonesOf, type PlannedRound } from '../../core/index.ts'
-import { ZONE_WORDS } from '../words/zoneWords.ts'
+import { zoneName } from '../words/zoneWords.ts'
 import { footOf, span, type View } from './views/view.ts'
 
 interface ZoneMarksProps {
@@ -19,14 +19,15 @@ export function WallZones({ view, round }: ZoneMarksProps) {
   const foot = footOf(view.plan, view.plan.rounds[0]!)
   const down = span(view, 0, 0, round.at.arc, 0)[0]!.y
   let made = 0
-  const placed = zones.map(({ zone, count }) => {
+  const placed = zones.map((one) => {
+    const { count } = one
     const [from, to] = [made / round.count, (made += count) / round.count]
     const [left, right] = span(view, from, to, foot, (round.count * round.around) / round.ideal)
-    return { zone, count, left: left!, right: right ?? left! }
+    return { says: zoneName(one), count, left: left!, right: right ?? left! }
   })
   return (
     <g fill="var(--color-ink)" pointerEvents="none">
-      {placed.map(({ zone, count, left, right }, index) => (
+      {placed.map(({ says, count, left, right }, index) => (
         <g key={index}>
           {index > 0 && (
             <path
@@ -38,7 +39,7 @@ export function WallZones({ view, round }: ZoneMarksProps) {
           )}
           {Math.abs(right.x - left.x) > ROOM && (
             <text x={(left.x + right.x) / 2} y={left.y - OVER} textAnchor="middle" className="text-16">
-              {ZONE_WORDS[zone]} <tspan className="slab">{count}</tspan>
+              {says} <tspan className="slab">{count}</tspan>
             </text>
           )}
         </g>
@@ -99,9 +100,9 @@ export function FaceZones({
           />
         )
       })}
-      {says.map(({ y, zone, count }, index) => (
+      {says.map(({ y, count, ...one }, index) => (
         <text key={index} x={left} y={y} textAnchor={anchor}>
-          <tspan className="text-16">{ZONE_WORDS[zone]}</tspan>
+          <tspan className="text-16">{zoneName(one)}</tspan>
           <tspan x={left} dy={19} className="slab text-16">
             {count}
           </tspan>

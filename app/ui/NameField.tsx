@@ -12,6 +12,8 @@ interface NameFieldProps {
   readonly placeholder?: string
   readonly className?: string
   readonly autoFocus?: boolean
+  /** What else may be wrong with it, as a sentence. */
+  readonly refuse?: (name: string) => string | undefined
   /** Told what was typed as soon as it can stand; never what cannot. */
   readonly onChange: (name: string | undefined) => void
   /** Told whether what stands in the field is refused. */
@@ -21,10 +23,11 @@ interface NameFieldProps {
 /** A name, changed in place. What cannot be one stays in the field with a sentence, and the old one stands. */
 export function NameField(props: NameFieldProps) {
   const { label, labelled = 'seen', value, must = false, placeholder, onChange, onRefused } = props
-  const { className = 'field', autoFocus } = props
+  const { className = 'field', autoFocus, refuse } = props
   const id = useId()
   const [draft, setDraft] = useState<string>()
-  const problem = draft === undefined ? undefined : nameProblem(draft, must)
+  const problemOf = (text: string) => nameProblem(text, must) ?? refuse?.(text.trim())
+  const problem = draft === undefined ? undefined : problemOf(draft)
   return (
     <label className="grid content-start gap-1">
       <span className={clsx(labelled === 'seen' ? 'text-14 text-ink-2' : 'visually-hidden')}>{label}</span>
@@ -38,7 +41,7 @@ export function NameField(props: NameFieldProps) {
         aria-describedby={problem ? id : undefined}
         onChange={({ target: { value: text } }) => {
           setDraft(text)
-          const refused = nameProblem(text, must)
+          const refused = problemOf(text)
           onRefused?.(refused !== undefined)
           if (refused === undefined) onChange(text.trim() || undefined)
         }}

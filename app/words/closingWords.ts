@@ -4,6 +4,7 @@ import {
   familyOf,
   fillAfter,
   hingeOf,
+  offCentreOf,
   type EndWork,
   type PieceSpec,
   type Plan,
@@ -43,6 +44,11 @@ export function closingWords(
   { rounds }: Pick<Plan, 'rounds'>,
   sizes: Pick<Sizes, 'full'>,
 ): string {
+  const grown = offCentreOf({ rounds })
+  if (grown) {
+    const [first, last] = grown.rows
+    return `Rows ${first.number} to ${last.number} grow it on one side to about ${sizes.full(grown.across)} across; where it began is ${sizes.full(grown.off)} off the centre. A round of slip stitches all around evens their steps.`
+  }
   const end = endOf(spec, { rounds })
   if (end) return endWords(end, sizes)
   const cord = drawstringOf(spec, { rounds })

@@ -40,6 +40,7 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   rows: 'Rows',
   finish: 'Straight edge',
   flap: 'Flap',
+  crescent: 'Rows on one side',
   toe: 'Toe',
   foot: 'Foot',
   heel: 'Heel',
@@ -142,6 +143,14 @@ const FORM_WORDS: { readonly [N in FamilyName]: FormWords<Of<N>> } = {
     unnamed: 'Socks',
     say: (form, sizes) => `${sizes.bare(form.foot)} foot, ${sizes.full(form.leg)} up the leg`,
     short: (form, sizes) => `${sizes.full(form.foot)} foot`,
+  },
+  offCentre: {
+    offer: 'Off-centre round',
+    asks: 'asks how wide, how far off its centre',
+    title: 'A round that begins off its centre',
+    unnamed: 'Off-centre mat',
+    say: (form, sizes) => `${sizes.bare(form.across)} across, ${sizes.full(form.off)} off centre`,
+    short: (form, sizes) => sizes.full(form.across),
   },
   wedge: {
     offer: 'Half round or wedge',

@@ -77,6 +77,18 @@ export const IN_ROWS_WORDS = {
     measuring:
       'Take the loop off the hook, lay the sock flat on a table, do not stretch. From fold to fold near the edge; a foot from the tip of its toe along the sole; a leg up from the last row of the heel. A count of the last round tells more than any tape.',
   },
+  offCentre: {
+    fields: {
+      across: { label: 'Target across', question: 'How wide, with its rows?' },
+      off: { label: 'Off its centre', question: 'How far off its centre does it begin?' },
+    },
+    handle: 'Edge of its rounds: target across',
+    fitLine: { name: 'Flat line', says: 'rows short of it cup, rows past it ruffle' },
+    example: 'Lamp-hook rest',
+    measureNow: 'Take the loop off the hook, lay it flat, do not stretch; twice, at right angles.',
+    measuring:
+      'Before its rows: take the loop off the hook, lay the piece on a hard table, pat it, wait a minute, do not stretch. Across through where it began, then a quarter turn, and again. A count of the last round tells more than any tape.',
+  },
   wedge: {
     fields: {
       radius: { label: 'Middle to curve', question: 'How far from its middle to the curve?' },

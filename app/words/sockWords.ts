@@ -1,6 +1,6 @@
 import { heelTurn, waitingAt, zonesOf, type Plan } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
-import { ALONG_ZONE } from './zoneWords.ts'
+import { alongZone } from './zoneWords.ts'
 import { roundTitle } from './roundWords.ts'
 
 interface SockWords {
@@ -26,8 +26,8 @@ export function sockWords(plan: Plan, sizes: Pick<Sizes, 'full' | 'bare'>, guess
   }
   const { turn, long } = bend
   const degrees = `${Math.round((turn * 180) / Math.PI)}°`
-  const over = plan.rounds.find((round) => zonesOf(round).length > 0)
-  const sum = over && zonesOf(over).map(({ zone, count }) => `${count} ${ALONG_ZONE[zone]}`)
+  const over = plan.rounds.find((round) => zonesOf(round).some(({ zone }) => zone === 'front'))
+  const sum = over && zonesOf(over).map((one) => `${one.count} ${alongZone(one)}`)
   return {
     long: `${about}${sizes.full(long)}`,
     turn: `turns ${about}${degrees}`,

@@ -3,7 +3,7 @@ import { WAYS_OF_ROUNDS } from '../plan/plan.ts'
 import { FAMILY_NAMES, fieldsOf, type AnyField } from '../forms/registry.ts'
 import { RIMS } from '../rounds/rim.ts'
 import { TEXTURE_KINDS } from '../rounds/texture.ts'
-import { LIMITS } from './limits.ts'
+import { LIMITS, LONGEST_ZONE } from './limits.ts'
 
 // Fields that several records of a project file have.
 
@@ -99,6 +99,9 @@ export const texture = record(
   ),
 )
 
+/** What a maker calls a stretch of the round. */
+export const zoneName = Joi.string().trim().min(1).max(LONGEST_ZONE)
+
 export const constraints = Joi.object({
   firstCount: whole('firstCount'),
   chains: whole('chainsAlong'),
@@ -126,6 +129,16 @@ export const constraints = Joi.object({
   accents: Joi.array()
     .items(record({ round: round.min(2), texture }))
     .max(100),
+  zones: Joi.array()
+    .items(
+      record({
+        name: zoneName,
+        from: Joi.number().min(0).max(1),
+        share: Joi.number().min(0.001).max(1),
+        shapes: Joi.boolean(),
+      }),
+    )
+    .max(12),
 })
 
 /** Yarns held with the main one, a strand each. */

@@ -35,5 +35,7 @@ export const LIMITS = {
 
 /** Letters of a name that is typed; files may hold twice as many. */
 export const LONGEST_NAME = 100
+/** Letters of the name of a zone: it is told in rounds. */
+export const LONGEST_ZONE = 24
 /** Letters of a note in the log. */
 export const LONGEST_NOTE = 5000

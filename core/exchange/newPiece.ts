@@ -34,6 +34,7 @@ export const UNNAMED_PIECE = 'Mat'
 /** What a piece is called while nobody has named it. */
 const UNNAMED: Readonly<Record<FamilyName, string>> = {
   disc: UNNAMED_PIECE,
+  offCentre: 'Off-centre mat',
   cap: 'Cap',
   vessel: 'Basket',
   oval: 'Oval mat',

@@ -23,6 +23,7 @@ import {
   time,
   within,
   workOfSection,
+  zoneName,
 } from './fields.ts'
 import { LONGEST_NOTE } from './limits.ts'
 
@@ -83,7 +84,7 @@ const step = record(
       .min(1)
       .max(2000),
   },
-  { zone: Joi.string().valid(...ZONES) },
+  { zone: Joi.string().valid(...ZONES), name: zoneName },
 )
 
 /** Millimetres of a predicted place or size: more than any piece has, so that a drawing has bounds. */

@@ -63,11 +63,17 @@ export interface Outline {
 
 /**
  * Rows that are worked once all rounds are there: on a stretch of their edge, from so far around it and over so much of
- * it; so much of it around the middle of the second of two sides, at the back; or along the ends of all rows, where the fabric lies in rows. In mm.
+ * it; so much of it around the middle of the second of two sides, at the back; from its start on, each row shorter than the one
+ * before, so that the edge is a circle about a centre so far from the middle; or along the ends of all rows, where the
+ * fabric lies in rows. In mm.
  */
 export interface RowsAfter {
   readonly id: SectionId
-  readonly on: { readonly from: number; readonly share: number } | { readonly back: number } | 'rowEnds'
+  readonly on:
+    | { readonly from: number; readonly share: number }
+    | { readonly back: number }
+    | { readonly crescent: number }
+    | 'rowEnds'
   /** How far they go; a single row along the ends of others when nothing is said. */
   readonly length?: number
   /** They narrow to so wide, by a stitch at each edge, in every so many rows. */

@@ -6,6 +6,7 @@ import { cap, type CapForm } from './cap/cap.ts'
 import { cone, type ConeForm } from './cone/cone.ts'
 import { disc, type DiscForm } from './disc/disc.ts'
 import { drawn, type DrawnForm } from './drawn/drawn.ts'
+import { offCentre, type OffCentreForm } from './offCentre/offCentre.ts'
 import { oval, type OvalForm } from './oval/oval.ts'
 import { pouch, type PouchForm } from './pouch/pouch.ts'
 import { partOf, type SectionId } from '../rounds/round.ts'
@@ -22,6 +23,7 @@ export type Form =
   | DiscForm
   | CapForm
   | VesselForm
+  | OffCentreForm
   | OvalForm
   | CaseForm
   | PouchForm
@@ -54,6 +56,7 @@ const FAMILIES: { readonly [N in FamilyName]: Family<Extract<Form, { family: N }
   slipper,
   strap,
   wedge,
+  offCentre,
   ball,
   tube,
   cone,

@@ -2,7 +2,7 @@ import { kindOf, type Op, type Step } from '../rounds/steps.ts'
 import type { Construction, PieceSpec, PlannedRound, Start } from '../plan/plan.ts'
 import { constructionIn } from '../plan/sectionWork.ts'
 import { zonesOf, type Zone, type ZoneCount } from '../rounds/zone.ts'
-import { gathers, stitchesIn } from '../rounds/round.ts'
+import { gathers, standsOn, stitchesIn } from '../rounds/round.ts'
 import { chainsAlong } from '../rounds/spine.ts'
 import { startingChain, type StartingChain } from '../plan/startingChain.ts'
 import { STITCHES, type Terms } from '../stitches/stitch.ts'
@@ -40,7 +40,7 @@ export function writeRound(round: PlannedRound, { spec, terms, below, above }: T
   return {
     start: [
       round.number === 1 ? writeStart(start, round, chain) : '',
-      joinsAt(round),
+      joinsAt(round, below),
       round.number === 1 && OWN_START.has(start.kind)
         ? ''
         : writeChain(round, chain, below && before && chainOf(below, before), terms),
@@ -107,8 +107,15 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
   const loops = loopsIn(round)
   if (round.hosts[0]?.of.kind === 'rowEnds') return `${writeSteps(steps, terms)} along the ends of the rows`
   const zones = zonesOf(round)
-  if (zones.some(({ zone }) => zone === 'front')) return writeByZones(zones, terms)
-  if (round.left) return `${writeSteps(steps, terms)}; ${stitchesIn(round.left)} wait`
+  const pieceByPiece = ({ zone, steps: own }: ZoneCount) =>
+    zone === 'front' || (zone === 'own' && own.length > 0 && !even)
+  if (zones.some(pieceByPiece)) return writeByZones(zones, terms)
+  if (round.left) {
+    const [host] = round.hosts
+    const left = stitchesIn(round.left)
+    // A row that goes back over another stops before its end.
+    return `${writeSteps(steps, terms)}; ${host && host.from > host.to ? `leave the last ${left}` : `${left} wait`}`
+  }
   const [first] = ops
   if (first?.manner === 'curl' && ops.length === 1)
     return `${writeOp({ ...first, times: 1 }, terms)}, all around`
@@ -123,9 +130,16 @@ function writeBody(round: PlannedRound, steps: readonly Step[], terms: Terms): s
   return `${STITCHES[first?.stitch ?? round.stitch].short[terms]} in ${into}`
 }
 
-/** A round that goes over a panel and what waited beside it, piece by piece. */
-const writeByZones = (zones: readonly ZoneCount[], terms: Terms): string =>
-  zones.map(({ zone, steps }) => `${writeSteps(steps, terms)} ${OVER[zone] ?? ''}`).join(', ')
+/** A round piece by piece: over a panel and what waited beside it, or over zones that the maker named. */
+function writeByZones(zones: readonly ZoneCount[], terms: Terms): string {
+  const own = zones.some(({ zone }) => zone === 'own')
+  return zones
+    .map(({ zone, name, steps }) => {
+      const text = writeSteps(steps, terms)
+      return zone === 'own' ? `over ${name} ${text}` : [text, OVER[zone]].filter(Boolean).join(' ')
+    })
+    .join(own ? '; ' : ', ')
+}
 
 const OVER: Partial<Record<Zone, string>> = { heel: 'over the heel', front: 'across the front' }
 
@@ -192,11 +206,12 @@ function writeEnd(
   return leans > 0 ? `${join}, sl st in the next: it begins there, since stitches lean` : join
 }
 
-/** Where the yarn is joined again, of a row on a stretch of an edge that does not begin where the edge does. */
-function joinsAt({ left, hosts: [host] }: PlannedRound): string {
+/** Where the yarn is joined again, of a row on a stretch of an edge that does not begin where the hook is. */
+function joinsAt({ left, hosts: [host] }: PlannedRound, below: PlannedRound | undefined): string {
   if (!left || !host) return ''
+  const goesBack = below && standsOn({ hosts: [host] }, below) && host.from === below.count
   const first = Math.min(host.from, host.to)
-  return first > 0 ? `join the yarn in st ${first + 1}` : ''
+  return first > 0 && !goesBack ? `join the yarn in st ${first + 1}` : ''
 }
 
 /** After a row: the next is worked back over it, along its end, or somewhere else. */

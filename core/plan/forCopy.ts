@@ -22,7 +22,14 @@ export function forCopy(
   if (!pair || pair.side(spec.form) === sideOfCopy(spec.form, number)) return { spec, plan }
   return {
     spec: { ...spec, form: pair.other(spec.form) },
-    plan: { ...plan, rounds: plan.rounds.map((round) => ({ ...round, steps: mirroredSteps(round) })) },
+    plan: {
+      ...plan,
+      rounds: plan.rounds.map((round) => ({
+        ...round,
+        steps: mirroredSteps(round),
+        ...(round.zones ? { zones: round.zones.toReversed() } : {}),
+      })),
+    },
   }
 }
 

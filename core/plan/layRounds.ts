@@ -1,6 +1,6 @@
 import { layDown } from '../lay/layDown.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import { countOf, usedBy, type Round } from '../rounds/round.ts'
+import { countOf, usedBy, type Round, type Run, type SectionId } from '../rounds/round.ts'
 import { leftOfDish } from '../lay/leftOfDish.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import { beginningOf, toLay, type SpecToLay } from './beginningOf.ts'
@@ -8,6 +8,7 @@ import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece } from './layPiece.ts'
 import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
 import { leansAt } from './leansAt.ts'
+import { zonesAlong } from './ownZones.ts'
 import { beforeRowsAfter } from './rowsAfter.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
 import { accentAt, gaugeIn, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
@@ -32,6 +33,7 @@ export function layRounds(
   const flat = flatIn(spec)
   const toBeLaid = toLay(spec, rounds)
   const leans = leansAt(spec, rounds)
+  const zones = zonesAlong(spec, rounds)
   const laid = rounds.map((round, index): PlannedRound => {
     const turns = crisp.has(round.section) && rounds[index - 1]?.section !== round.section
     const [section, stitch] = [round.section, round.fabric]
@@ -46,6 +48,9 @@ export function layRounds(
       ...(host === undefined || host === index - 1 ? {} : { into: host + 1 }),
       stitch: round.fabric,
       ...(leans[index]! > 0 ? { leans: leans[index]! } : {}),
+      ...(zones[index] && round.closed && round.steps.some(({ zone }) => zone === undefined)
+        ? { zones: zones[index] }
+        : {}),
       from: usedBy(round),
       count,
       around,
@@ -55,7 +60,7 @@ export function layRounds(
       flatness: flatnessOf({ count, w, around, straight: flat.has(section) ? toBeLaid[index]!.straight : 0 }),
     }
   })
-  return withRowsLaid(laid, all.slice(rounds.length), gauges)
+  return withRowsLaid(laid, all.slice(rounds.length), gauges, flat)
 }
 
 /**
@@ -66,9 +71,12 @@ function withRowsLaid(
   laid: readonly PlannedRound[],
   rows: readonly Round[],
   gauges: Gauges,
+  flat: ReadonlySet<SectionId>,
 ): readonly PlannedRound[] {
   const all = [...laid]
   const edge = laid.at(-1)!
+  // What goes on flat around a middle lies on a larger circle with every row.
+  const widens = edge.closed && flat.has(edge.section)
   const known = new Map(all.map((round) => [round.id, round]))
   for (const row of rows) {
     const { w, h } = gauges({ section: row.section, stitch: row.fabric })
@@ -77,11 +85,9 @@ function withRowsLaid(
     const { at } = below ?? edge
     const count = countOf(row)
     const around = count * w
-    const share = (around / rowOf(edge)) * (edge.at.share ?? 1)
-    const middle =
-      below === edge && host
-        ? (edge.at.from ?? 0) + ((host.from + host.to) / 2 / edge.count) * (edge.at.share ?? 1)
-        : (at.from ?? 0) + (at.share ?? 1) / 2
+    const larger = widens ? (at.arc + h) / edge.at.arc : 1
+    const share = (around / rowOf(edge) / larger) * (edge.at.share ?? 1)
+    const middle = below && host ? placeOfRun(below, host) : (at.from ?? 0) + (at.share ?? 1) / 2
     const place: RoundPosition = {
       ...at,
       ...(below ? { share, from: middle - share / 2 } : {}),
@@ -104,6 +110,12 @@ function withRowsLaid(
     known.set(planned.id, planned)
   }
   return all
+}
+
+/** Where the middle of some stitches of a round lies around, as a share; a row that shows its wrong side goes back. */
+function placeOfRun({ at, count, side, closed }: PlannedRound, { from, to }: Run): number {
+  const along = (from + to) / 2 / count
+  return (at.from ?? 0) + (side === 'wrong' && !closed ? 1 - along : along) * (at.share ?? 1)
 }
 
 /** Length of a round as its stitches make it, mm. */

@@ -1,6 +1,7 @@
 import type { Round } from '../rounds/round.ts'
 import { wayOf, constructionIn } from './sectionWork.ts'
-import { flatIn, foundationOf, type PieceToOutline } from './wantedAround.ts'
+import { isZoned } from './ownZones.ts'
+import { flatIn, type PieceToOutline } from './wantedAround.ts'
 
 /** Stitches of unturned rounds drift sideways by ¼ to ½ of one a round (FIELD §2); turned ones do not. */
 const LEANS = 1 / 3
@@ -13,7 +14,7 @@ export function leansAt(
   spec: PieceToOutline,
   rounds: readonly Pick<Round, 'section' | 'closed'>[],
 ): number[] {
-  if (!foundationOf(spec)) return rounds.map(() => 0)
+  if (!isZoned(spec)) return rounds.map(() => 0)
   const flat = flatIn(spec)
   let drift = 0
   return rounds.map(({ section, closed }, index) => {

@@ -2,6 +2,7 @@ import type { Gauge } from '../gauge/gauge.ts'
 import type { Round, SectionId } from '../rounds/round.ts'
 import type { Rim } from '../rounds/rim.ts'
 import type { Texture } from '../rounds/texture.ts'
+import type { ZoneSpan } from '../rounds/zone.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Placement, RepeatOrder } from '../counts/placeIncreases.ts'
 import type { Form } from '../forms/registry.ts'
@@ -74,6 +75,18 @@ export interface Constraints {
   readonly splits?: readonly Split[]
   /** Single rounds in a texture of their own: they carry no increases, and their neighbours take those over. */
   readonly accents?: readonly Accent[]
+  /** Stretches of the round that have a name of their own, of what has no zones by its form. */
+  readonly zones?: readonly OwnZone[]
+}
+
+/** A stretch of the round that the maker names. */
+export interface OwnZone {
+  readonly name: string
+  /** Where it begins after the start of the round, and how far it goes, as shares of the round. */
+  readonly from: number
+  readonly share: number
+  /** Of what stands up: increases and decreases keep inside, and inside the others that have it. */
+  readonly shapes: boolean
 }
 
 /** A round (from 1) of plain fabric that is worked in a texture. */
@@ -154,6 +167,8 @@ export interface PlannedRound extends Round {
   readonly stitch: StitchName
   /** How many stitches farther on the next one begins, where its zones would drift. */
   readonly leans?: number
+  /** Its zones, where its steps do not tell them. */
+  readonly zones?: readonly ZoneSpan[]
   /** Host stitches used up; 0 in a ring. */
   readonly from: number
   readonly count: number

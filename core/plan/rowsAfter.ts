@@ -1,4 +1,5 @@
 import type { RowsAfter } from '../forms/family.ts'
+import { aboutTheMiddle } from '../counts/aboutTheMiddle.ts'
 import { familyOf } from '../forms/registry.ts'
 import { countOf, stitchesIn, topOf, turned, type Round, type Run, type SectionId } from '../rounds/round.ts'
 import { zonesOf } from '../rounds/zone.ts'
@@ -17,6 +18,8 @@ interface RowToWrite {
   /** What it is worked into; the row before it, turned, when nothing is said. */
   readonly hosts?: readonly Run[]
   readonly left?: readonly Run[]
+  /** Of the row before it, turned, only the last so many; the others are left. */
+  readonly takes?: number
   readonly steps: readonly Step[]
 }
 
@@ -41,21 +44,33 @@ export function withRowsAfter(spec: PieceSpec, rounds: readonly Round[]): readon
   const gauges = gaugesOf(spec)
   const rows = afterwardsIn(spec).flatMap((one) => {
     const { on } = one
-    return on === 'rowEnds' ? [alongRowEnds(spec, main, one, gauges)] : onTheEdge(spec, edge, one, on, gauges)
+    if (on === 'rowEnds') return [alongRowEnds(spec, main, one, gauges)]
+    return typeof on === 'object' && 'crescent' in on
+      ? crescentOn(spec, edge, one.id, on.crescent, gauges)
+      : onTheEdge(spec, edge, one, on, gauges)
   })
   const all = [...rounds]
-  for (const { stitch, hosts, ...row } of rows.slice(rounds.length - main.length)) {
+  for (const { stitch, hosts, takes, ...row } of rows.slice(rounds.length - main.length)) {
     const number = all.length + 1
     all.push({
       id: freshId(number, new Set(all.map(({ id }) => id))),
       closed: false,
       fabric: stitch,
       ...heldIn(spec, number),
-      hosts: hosts ?? [turned(topOf(all.at(-1)!))],
+      ...onTheRowBefore(all.at(-1)!, takes),
+      ...(hosts ? { hosts } : {}),
       ...row,
     })
   }
   return all
+}
+
+/** What a row stands in that is worked back over the one before it: all of it, or what it takes of it, and leaves the rest. */
+function onTheRowBefore(below: Round, takes: number | undefined): Pick<Round, 'hosts' | 'left'> {
+  const all = turned(topOf(below))
+  if (takes === undefined || takes >= all.from) return { hosts: [all] }
+  const to = all.from - takes
+  return { hosts: [{ ...all, to }], left: [{ ...all, from: to }] }
 }
 
 /** Fewer stitches than this are no row. */
@@ -66,7 +81,7 @@ function onTheEdge(
   spec: PieceSpec,
   edge: Round,
   { id, length, narrows }: RowsAfter,
-  on: Exclude<RowsAfter['on'], 'rowEnds'>,
+  on: Exclude<RowsAfter['on'], 'rowEnds' | { readonly crescent: number }>,
   gauges: Gauges,
 ): RowToWrite[] {
   const all = countOf(edge)
@@ -101,6 +116,70 @@ function onTheEdge(
     if (takesIn) count -= 2
   }
   return rows
+}
+
+/**
+ * Rows over a crescent, as the stitches that are there let them: the edge of the disc is theirs to go by. Each is turned,
+ * comes to its beginning over the last stitches of the row below by slip stitches, and stops as far before its end; in
+ * between it widens as a round about the middle does, symmetric about the middle of the crescent.
+ */
+function crescentOn(spec: PieceSpec, edge: Round, id: SectionId, off: number, gauges: Gauges): RowToWrite[] {
+  const all = countOf(edge)
+  const stitch = stitchIn(spec, id)
+  const { w, h } = gauges({ section: id, stitch })
+  const inner = (all * w) / (2 * Math.PI)
+  const rows = Math.max(1, Math.round((2 * off) / h))
+  const rowHeight = (2 * off) / rows
+  const written: RowToWrite[] = []
+  const top = topOf(edge).of
+  let below = { stitches: all, half: Math.PI }
+  for (let row = 1; row <= rows; row++) {
+    const half = halfAngleAt((row - 0.5) * rowHeight, inner, off)
+    const over = Math.round((below.stitches * half) / below.half)
+    const makes = Math.round((2 * half * (inner + row * rowHeight)) / w)
+    if (over < FEWEST) break
+    const widens = Math.max(0, Math.min(over, makes - over))
+    const steps =
+      widens > 0
+        ? aboutTheMiddle(stitch, 'inc', over, widens)
+        : [{ times: 1, ops: [plain(stitch, over)] } satisfies Step]
+    if (row === 1) {
+      written.push({
+        section: id,
+        stitch,
+        side: edge.side,
+        hosts: [{ of: top, from: 0, to: over }],
+        ...(over < all ? { left: [{ of: top, from: over, to: all }] } : {}),
+        steps,
+      })
+      below = { stitches: over + widens, half }
+      continue
+    }
+    const before = Math.floor((below.stitches - over) / 2)
+    written.push({
+      section: id,
+      stitch,
+      side: written.at(-1)!.side === 'right' ? 'wrong' : 'right',
+      takes: before + over,
+      steps: [...(before > 0 ? [{ times: 1, ops: [plain('slst', before)] } satisfies Step] : []), ...steps],
+    })
+    below = { stitches: over + widens, half }
+  }
+  return written
+}
+
+/** Half the angle, seen from the middle of a disc, over which a crescent around it is at least so high: all in mm. */
+export function halfAngleAt(height: number, inner: number, off: number): number {
+  const outer = inner + off
+  const highAt = (angle: number) =>
+    off * Math.cos(angle) + Math.sqrt(outer ** 2 - (off * Math.sin(angle)) ** 2) - inner
+  let [from, to] = [0, Math.PI]
+  for (let halving = 0; halving < 40; halving++) {
+    const middle = (from + to) / 2
+    if (highAt(middle) >= height) from = middle
+    else to = middle
+  }
+  return from
 }
 
 /** A stretch by its share of the way around; two that mirror one another begin as far from the start on either side. */

@@ -6,6 +6,7 @@ import { repeatOfRim } from '../rounds/rim.ts'
 import { commonMultiple, multipleAt, repeatIn } from './pacedCounts.ts'
 import type { Constraints, PieceSpec, Start } from './plan.ts'
 import { validateOpenings } from './openings.ts'
+import { validateZones } from './ownZones.ts'
 import { validateAccents, validateTextures } from './validateTextures.ts'
 import { afterwardsIn } from './rowsAfter.ts'
 import { gaugesOf, stitchIn } from './sectionWork.ts'
@@ -33,6 +34,7 @@ export function validateSpec(spec: PieceSpec): void {
   validateAccents(spec)
   validateSplits(spec)
   validateOpenings(spec)
+  validateZones(spec)
   validateFirstCount(spec)
   validateChains(spec)
   validateWallCount(spec)

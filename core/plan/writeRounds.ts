@@ -7,13 +7,15 @@ import type { Foundation } from '../forms/alongChain.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { Construction, PieceSpec, Start } from './plan.ts'
-import { constructionIn, loopsIn, wayOf } from './sectionWork.ts'
+import { constructionIn, gaugesOf, loopsIn, wayOf } from './sectionWork.ts'
 import { aroundPanel, hostsOfPanel, panelSteps } from './panelRows.ts'
 import { overOpenings, withOpenings, type Slit } from './openings.ts'
 import { toLay } from './beginningOf.ts'
+import { ownZonesOf, shapedInZones, standsUp, zonesOn } from './ownZones.ts'
 import { asBelow, intoLoops, stepsOf, type RoundBelow } from './stepsOf.ts'
 import {
   crispIn,
+  flatIn,
   foundationOf,
   holesIn,
   lipsIn,
@@ -105,6 +107,15 @@ export function writeRounds(
     takesIn.has(section) ? takenIn(stitches, from, count) : stitches
   let straight = worked.length > 0 ? toLay(spec, worked).at(-1)!.straight : undefined
   const taken = new Set(worked.map(({ id }) => id))
+  const ownZones = ownZonesOf(spec)
+  const keepsInside = ownZones.some(({ shapes }) => shapes)
+  const flat = flatIn(spec)
+  const gauges = gaugesOf(spec)
+  let [zoned, zones] = [0, undefined as ReturnType<typeof zonesOn>]
+  const zonesBelow = () => {
+    for (; zoned < rounds.length; zoned++) zones = zonesOn(ownZones, zones, rounds[zoned]!)
+    return zones
+  }
   const isPanel = (id: SectionId) => rows.get(id)?.panel === true
   for (const { section, stitch, count, slits, rim } of toCome) {
     const top = rounds.at(-1)
@@ -153,6 +164,11 @@ export function writeRounds(
       const zone = takesIn.get(section)
       const every = holes.get(section)
       if (every && count === from) return intoLoops(withHoles(stitch, count, every), into)
+      const inZones =
+        keepsInside && !texture && count !== from && standsUp(count - from, gauges({ section, stitch }))
+      const zones = inZones && !flat.has(section) ? zonesBelow() : undefined
+      const inside = zones && shapedInZones(spec, { stitch, from, count, below: zones })
+      if (inside) return intoLoops(inside, into)
       if (!foundation || straight === undefined || texture) return shapedEvenly(before)
       // After a stitch lost or gained both ends are no longer alike: the round that mends it does so all around.
       const alike = [from, count].every((one) => one >= straight! && (one - straight!) % 2 === 0)

@@ -26,8 +26,9 @@ export interface Op {
 export interface Step {
   readonly times: number
   readonly ops: readonly Op[]
-  /** Where around the round it lies, of rounds that are told so. */
+  /** Where around the round it lies, of rounds that are told so, and what the maker calls a zone of their own. */
   readonly zone?: Zone
+  readonly name?: string
 }
 
 /** So many plain stitches. */

@@ -102,8 +102,11 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
   let used = 0
   let unit = 0
   const alongChain = chainsAlong(round) !== undefined
-  // A row of several stitches stands as high as each of them does.
-  const heightOf = isAlongRows(round) ? heightsAgainst(round) : () => 1
+  // A row of several stitches stands as high as each of them does; one that others stand on, as high as it is at most.
+  const ownHeight = heightsAgainst(round)
+  const heightOf = isAlongRows(round)
+    ? ownHeight
+    : (worked: Unit) => (round.closed ? 1 : Math.min(1, ownHeight(worked)))
   for (const worked of expandSteps(round.steps)) {
     // Several in an end chain are so many stitches that go around it.
     if (alongChain && worked.makes > 1) {

@@ -1,7 +1,7 @@
 import { bootieSpec, ovalSpec } from '../../../core/testing/chainSpecs.ts'
 import { planPiece } from '../../../core/index.ts'
 import { cellList, cellsIn } from './cells.ts'
-import { ovalFace, placesAlong, sizeOfOval } from './oval.ts'
+import { ovalFace, placesAlong, sizeOfOval, reachOfOval } from './oval.ts'
 import { rows } from './rows.ts'
 import { sizeStanding } from './viewOf.ts'
 import { partsOfOval } from './viewOf.ts'
@@ -72,14 +72,18 @@ test('left-handers, and the other one of a pair, have the mirror image', () => {
   })
   const faceOf = (side: 'left' | 'right') => {
     const { base: sole } = partsOfOval(planPiece(bootieSpec({ side })))
-    return ovalFace(sole, { ...frame, unrolls: false })
+    return ovalFace(sole, frame)
   }
   const [first, second] = [faceOf('left'), faceOf('right')]
+  expect(reachOfOval(second.plan, true)).toEqual({
+    before: reachOfOval(first.plan, true).after,
+    after: reachOfOval(first.plan, true).before,
+  })
   const at = (face: typeof first, share: number) => {
     const edge = face.plan.rounds.at(-1)!
     return span(face, share, share, edge.at.arc, rowOf(edge))[0]!
   }
-  for (const share of [0, 0.2, 0.45, 0.8]) {
+  for (const share of [0, 0.2, 0.45, 0.8, 0.9, 1]) {
     expect(at(second, 1 - share).x).toBeCloseTo(2 * frame.x - at(first, share).x, 6)
     expect(at(second, 1 - share).y).toBeCloseTo(at(first, share).y, 6)
   }

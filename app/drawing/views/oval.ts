@@ -30,14 +30,17 @@ const partsOf = (spine: number, row: number): Parts => {
   return { side, end: 0.5 - side }
 }
 
+/** Whether rounds go around a chain the other way round: of the other one of a pair, drawn as the mirror image that it is. */
+export const goesTheOtherWay = ({ rounds }: Pick<Plan, 'rounds'>): boolean =>
+  zonesOf(rounds[0]!)[0]?.zone !== 'side'
+
 /**
  * A disc pulled apart by its chain: up along one side, around the far end, down along the other, and around the near end,
  * whose last quarter may run straight into its row.
  */
 export function ovalFace(plan: Plan, asked: OvalFrame): View {
-  // The other one of a pair is drawn as the mirror image that it is, worked the other way round.
-  const backwards = zonesOf(plan.rounds[0]!)[0]?.zone !== 'side'
-  const frame = backwards ? { ...asked, mirrored: !asked.mirrored, unrolls: false } : asked
+  const backwards = goesTheOtherWay(plan)
+  const frame = backwards ? { ...asked, mirrored: !asked.mirrored } : asked
   const { scale, x, y, mirrored, unrolls } = frame
   const last = plan.rounds.at(-1)!
   const spine = last.at.spine ?? 0
@@ -105,12 +108,17 @@ export function ovalFace(plan: Plan, asked: OvalFrame): View {
     ...(unrolls
       ? {
           fitLine: { from: fitAt(0), to: fitAt(edge + PAST_EDGE / 2 / scale) },
-          rowEnd: (round: PlannedRound): Point => {
-            const middle = (footOf(plan, round) + round.at.arc) / 2
-            const row = rowOf(round)
-            const tail = (1 - straightFrom(row)) * row
-            return out(Math.max(tail, (Math.PI * middle) / 2), -middle)
-          },
+          // What comes in from the other side ends away from its line of the ledger.
+          ...(backwards
+            ? {}
+            : {
+                rowEnd: (round: PlannedRound): Point => {
+                  const middle = (footOf(plan, round) + round.at.arc) / 2
+                  const row = rowOf(round)
+                  const tail = (1 - straightFrom(row)) * row
+                  return out(Math.max(tail, (Math.PI * middle) / 2), -middle)
+                },
+              }),
         }
       : {}),
     ...(asked.walled
@@ -138,6 +146,16 @@ function roundAt(
   const out = inRows ? -up : Math.hypot(right, up - Math.min(spine, Math.max(0, up)))
   const round = rounds.find(({ at }) => at.arc >= out)
   return round && inRows && right > Math.max(round.at.arc * (Math.PI / 2), 1) * 1.1 ? undefined : round
+}
+
+/**
+ * How far an oval lies from its middle on the side where its zones are told and on the other one, mm: its rows come in
+ * from there when it goes the other way round.
+ */
+export function reachOfOval(plan: Plan, unrolls: boolean): Readonly<Record<'before' | 'after', number>> {
+  const { wide, tail } = sizeOfOval(plan)
+  const rows = Math.max(wide / 2, unrolls ? tail : 0)
+  return goesTheOtherWay(plan) ? { before: rows, after: wide / 2 } : { before: wide / 2, after: rows }
 }
 
 /** How large an oval is, mm, and how far its rows reach past its middle. */

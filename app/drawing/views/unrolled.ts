@@ -1,6 +1,6 @@
 import { belowOf, type Plan, type PlannedRound } from '../../../core/index.ts'
 import type { Point, Points } from './points.ts'
-import { footOf, mainOf, rowOf, stretchOf, type View } from './view.ts'
+import { footOf, isFlat, mainOf, rowOf, stretchOf, type View } from './view.ts'
 
 /** Where a drawing lies on its canvas: px per mm, and the middle of the disc in px. */
 export interface DrawingFrame {
@@ -36,7 +36,8 @@ function turnsOf(plan: Plan, frame: DrawingFrame): Turns {
     cut: cut * end,
     end,
     begin: UNROLL_CUT - cut * end,
-    bend: Math.min(frame.bend ?? Infinity, last),
+    // Rows on a flat edge go on around it.
+    bend: Math.min(frame.bend ?? Infinity, isFlat(plan) && end === 1 ? Infinity : last),
     curved: Infinity,
   }
 }

@@ -62,6 +62,9 @@ const ABOVE = 1e-6
 export const isAlongRows = ({ hosts }: Pick<PlannedRound, 'hosts'>): boolean =>
   hosts[0]?.of.kind === 'rowEnds'
 
+/** Whether it lies flat on a table when it is made as it should be. */
+export const isFlat = ({ finished }: Pick<Plan, 'finished'>): boolean => finished.lie !== undefined
+
 /** The rounds that make the shape of a piece: without rows that stand on a part of its edge, or go along others. */
 export const mainOf = ({ rounds }: Pick<Plan, 'rounds'>): readonly PlannedRound[] =>
   rounds.every(({ closed }) => closed)
@@ -105,9 +108,11 @@ export function stretchBelow(plan: Plan, round: PlannedRound): Stretch {
   if (!run || run.of.kind !== 'top' || round.hosts.length > 1) return all
   const [first, count] = [Math.min(run.from, run.to), Math.abs(run.to - run.from)]
   if (count === below.count) return all
+  // A row that shows its wrong side goes back along its ring.
+  const before = below.side === 'wrong' && !below.closed ? below.count - first - count : first
   return {
     ...all,
-    from: all.from + (first / below.count) * all.share,
+    from: all.from + (before / below.count) * all.share,
     share: (count / below.count) * all.share,
     count,
   }

@@ -4,7 +4,7 @@ import { turnsHeel } from './sock.ts'
 import { rows as rowsOf } from './rows.ts'
 import { sidesOf, standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
-import { footOf, mainOf, roundLine, rowOf, span, type Point, type View } from './view.ts'
+import { footOf, isFlat, mainOf, roundLine, rowOf, span, type Point, type View } from './view.ts'
 
 /** Room that a drawing has, px. */
 export interface Room {
@@ -41,9 +41,6 @@ export function partsOfOval(plan: Plan): { readonly base: Plan; readonly wall: P
   const wall = partOfPlan(plan, (round) => !inBase(round))
   return { base: partOfPlan(plan, inBase), wall: wall.rounds.length > 0 ? wall : undefined }
 }
-
-/** Whether it lies flat on a table when it is made as it should be. */
-export const isFlat = (plan: Plan): boolean => plan.finished.lie !== undefined
 
 /** A round goes up rather than out when it widens by less than this share of what it adds to the fabric. */
 const GOES_UP = 0.55

@@ -9,7 +9,7 @@ import {
   type Terms,
   type ZoneCount,
 } from '../../../core/index.ts'
-import { ZONE_WORDS } from '../../words/zoneWords.ts'
+import { zoneName } from '../../words/zoneWords.ts'
 
 /** Whether something of a round happens in one of its zones and not in the others. */
 export const hasShaping = (round: PlannedRound): boolean =>
@@ -26,8 +26,8 @@ const columnsOf = (zones: readonly ZoneCount[]): string =>
 export function ZoneHeads({ zones }: { readonly zones: readonly ZoneCount[] }) {
   return (
     <span className={columnsOf(zones)}>
-      {zones.map(({ zone }, index) => (
-        <span key={index}>{ZONE_WORDS[zone]}</span>
+      {zones.map((one, index) => (
+        <span key={index}>{zoneName(one)}</span>
       ))}
     </span>
   )
@@ -55,13 +55,14 @@ export function ByZones({ group, terms }: ByZonesProps) {
   })
   return (
     <span className={columnsOf(zones)}>
-      {zones.map(({ zone }, index) => {
+      {zones.map((one, index) => {
+        const { zone } = one
         const before = texts.indexOf(texts[index]!)
         const again = before < index && !/^\d/.test(texts[index]!)
         return (
           <span key={index} className={clsx(zone === 'back' && 'col-span-2')}>
-            {zone !== 'back' && <span className="visually-hidden">{ZONE_WORDS[zone]}: </span>}
-            {again ? `as ${ZONE_WORDS[zones[before]!.zone]}` : texts[index]}
+            {zone !== 'back' && <span className="visually-hidden">{zoneName(one)}: </span>}
+            {again ? `as ${zoneName(zones[before]!)}` : texts[index]}
             {zone === 'back' && ' back'}
           </span>
         )

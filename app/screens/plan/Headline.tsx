@@ -1,8 +1,9 @@
 import clsx from 'clsx'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
-import { countOf, type Plan, type Promised, type Round } from '../../../core/index.ts'
-import { isFlat } from '../../drawing/views/viewOf.ts'
+import { countOf, offCentreOf, type Plan, type Promised, type Round } from '../../../core/index.ts'
+import { isFlat } from '../../drawing/views/view.ts'
+import { closingWords } from '../../words/closingWords.ts'
 import { CAUTION_WORDS } from '../../words/cautionWords.ts'
 import { pieceCautions } from '../../words/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -78,7 +79,7 @@ function Outcome({ plan, copies, guess, washed }: OutcomeProps) {
   return (
     <>
       {plan.rounds.length} {roundsNoun(plan)}, {thousands(plan.stitches)} stitches
-      {copies > 1 && ` each, ${copies} times`}. Comes out{' '}
+      {copies > 1 && ` each, ${copies} times`}. {offCentreOf(plan) ? 'Its rounds come' : 'Comes'} out{' '}
       <strong>
         {lie
           ? `${promises.length > 1 || promises[0]!.of !== 'across' ? sayAllPromised(promises, sizes, guess) : guess ? sayRange(promises[0]!, sizes) : sayBare(promises[0]!, sizes)}, ${LIE_WORDS[lie]}`
@@ -112,11 +113,12 @@ const withoutFights = (plan: Plan): Plan => ({
 /** What else is worth knowing about the plan, in plain sentences. */
 export function Notices({ model }: { model: PlanModel }) {
   const sizes = useSizes()
-  const { plan, copies, versions, piece, gauge, yarns } = model
+  const { plan, spec, copies, versions, piece, gauge, yarns } = model
   const working = copies.find(({ finishedAt }) => finishedAt === undefined)
   const pinned = working && versions.find(({ version }) => version === working.planVersion)
   const texts = plan ? noticeTexts(withoutFights(plan), piece, sizes, model.settings.terms) : []
   const differs = pinned && plan && roundsAsText(pinned.rounds) !== roundsAsText(plan.rounds)
+  if (plan && spec && offCentreOf(plan)) texts.unshift(closingWords(spec, plan, sizes))
   if (differs) {
     texts.unshift(`No. ${working.number} is on the hook and stays with the plan it was begun with.`)
   }

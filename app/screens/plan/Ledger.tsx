@@ -17,6 +17,7 @@ import {
 } from '../../../core/index.ts'
 import type { Painting } from './usePainting.ts'
 import { NewYarnMark } from '../../drawing/PlanOverlay.tsx'
+import { isOval } from '../../drawing/views/viewOf.ts'
 import type { Sizes } from '../../ui/useSizes.ts'
 import { MEASURE_WORDS } from '../../words/measureWords.ts'
 import { ByZones, hasShaping, ZoneHeads } from './ByZones.tsx'
@@ -55,7 +56,8 @@ export function Ledger(props: LedgerProps) {
   const told = useMemo(() => plan.rounds.map((round) => promisesOf(spec, round)), [spec, plan])
   // Nothing is promised of rows that come after all others.
   const found = told.map(([promised]) => promised)
-  const zones = zoned ? zonesOf(plan.rounds[0]!) : []
+  const byZones = zoned && isOval(plan)
+  const zones = byZones ? zonesOf(plan.rounds[0]!) : []
   const [first = 'across', ...others] = [...new Set(found.flatMap((one) => (one ? [one.of] : [])))]
   // A second kind of size has a sign of its own: a crown across, then down from it.
   const columns = [first, ...others]
@@ -188,7 +190,7 @@ export function Ledger(props: LedgerProps) {
                   )}
                 </td>
                 <td className={clsx('leading-tight', text.length > (zoned ? 56 : 27) && 'text-14')}>
-                  {zoned && hasShaping(round) ? <ByZones group={group} terms={terms} /> : text}
+                  {byZones && hasShaping(round) ? <ByZones group={group} terms={terms} /> : text}
                   {newYarn && <span className="text-ink-2"> {yarnNames(yarns, round)}</span>}
                 </td>
                 <td

@@ -4,7 +4,7 @@ import { familyOf, measured, sizesOf, zonesOf, type Plan, type PlannedRound } fr
 import { CountStory } from '../../drawing/CountStory.tsx'
 import { OvalSection, OvalSizes } from '../../drawing/OvalSection.tsx'
 import { ChainBeads, FaceZones, WallZones } from '../../drawing/ZoneMarks.tsx'
-import { ovalFace, sizeOfOval } from '../../drawing/views/oval.ts'
+import { goesTheOtherWay, ovalFace, reachOfOval, sizeOfOval } from '../../drawing/views/oval.ts'
 import { rows } from '../../drawing/views/rows.ts'
 import { partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
@@ -55,7 +55,9 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const under = BELOW + STORY + (closing === '' ? 0 : closing.length > ONE_MORE_LINE ? 1.5 * WORDS : WORDS)
   const { base, wall } = useMemo(() => partsOfOval(plan), [plan])
   const room = width - blockWidth - 2 * MARGIN - LANES
-  const { wide, long, tail } = sizeOfOval(base)
+  const { wide, long } = sizeOfOval(base)
+  const { before, after } = reachOfOval(base, true)
+  const otherWay = goesTheOtherWay(base)
   const open = wall && sizeCutOpen(wall)
   // The wall takes the width that there is; the oval has the height that is left.
   const faceHigh = open
@@ -64,13 +66,15 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
         Math.min(height * MOST_HIGH, height - (open.long * room) / open.wide - OVER_ROWS - under),
       )
     : height - under
-  const reach = wide / 2 + Math.max(wide / 2, tail)
+  // Rows that run out toward the section lie below it.
+  const beside = wall && !otherWay ? wide : before + after
   const scale = Math.min(
     (faceHigh - TOP - 16) / long,
-    wall ? (room * OF_WIDTH - ZONES) / wide : (room - ZONES - LEGEND) / reach,
+    wall ? (room * OF_WIDTH - ZONES) / beside : (room - ZONES - LEGEND) / beside,
   )
   const from = (left: number) => (mirrored ? width - left : left)
-  const [x, y] = [from(MARGIN + ZONES + (wide / 2) * scale), TOP + (long - wide / 2) * scale]
+  const [x, y] = [from(MARGIN + (otherWay ? 0 : ZONES) + before * scale), TOP + (long - wide / 2) * scale]
+  const faceEnds = MARGIN + ZONES + (otherWay ? before + after : wide) * scale
   const faceAt = useCallback(
     (held?: number) =>
       ovalFace(base, {
@@ -98,7 +102,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const table = y - UNDER_SECTION
   const family = familyOf(spec.form)
   const holds = family.holds?.(spec.form)
-  const sectionLeft = MARGIN + ZONES + wide * scale + 76
+  const sectionLeft = faceEnds + 76
   const last = mainOf(plan).at(-1)!
   const { radius, spine = 0 } = base.rounds.at(-1)!.at
   const sectionScale = Math.min(
@@ -114,7 +118,12 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
           {(view) => (
             <>
               <ChainBeads view={view} />
-              <FaceZones view={view} round={base.rounds.at(-1)!} x={from(MARGIN)} mirrored={mirrored} />
+              <FaceZones
+                view={view}
+                round={base.rounds.at(-1)!}
+                x={from(otherWay ? faceEnds : MARGIN)}
+                mirrored={mirrored !== otherWay}
+              />
               {wall && (
                 <g pointerEvents="none">
                   <OvalSizes
@@ -166,7 +175,7 @@ export function OvalOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
         newYarn={plan.yarn.length > 1}
         decreases={plan.rounds.some((round) => round.count < round.from)}
         radius={LEGEND}
-        centre={{ x: from(MARGIN + ZONES + wide * scale + 20 + LEGEND), y }}
+        centre={{ x: from(faceEnds + 20 + LEGEND), y }}
       />
     </>
   )

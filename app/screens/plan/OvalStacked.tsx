@@ -3,7 +3,7 @@ import { mainOf } from '../../drawing/views/view.ts'
 import { familyOf, measured, sizesOf } from '../../../core/index.ts'
 import { OvalSection, OvalSizes } from '../../drawing/OvalSection.tsx'
 import { ChainBeads, FaceZones, WallZones } from '../../drawing/ZoneMarks.tsx'
-import { ovalFace, sizeOfOval } from '../../drawing/views/oval.ts'
+import { goesTheOtherWay, ovalFace, reachOfOval, sizeOfOval } from '../../drawing/views/oval.ts'
 import { rows } from '../../drawing/views/rows.ts'
 import { partsOfOval, sizeCutOpen } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
@@ -24,11 +24,13 @@ export function OvalStacked(props: StackedProps & { readonly face: boolean }) {
   const mirrored = model.settings.hand === 'left'
   const guess = spec.gauge.certainty === 'guess'
   const { base, wall } = useMemo(() => partsOfOval(plan), [plan])
-  const { wide, long, tail } = sizeOfOval(base)
-  const reach = wide / 2 + Math.max(wide / 2, unrolls ? tail : 0)
-  const scale = Math.min(TALLEST / long, (width - ZONES - 12) / reach)
+  const { wide, long } = sizeOfOval(base)
+  const { before, after } = reachOfOval(base, unrolls)
+  const scale = Math.min(TALLEST / long, (width - ZONES - 12) / (before + after))
   const from = (left: number) => (mirrored ? width - left : left)
-  const [x, y] = [from(ZONES + 4 + (wide / 2) * scale), 8 + (long - wide / 2) * scale]
+  const otherWay = goesTheOtherWay(base)
+  const [x, y] = [from((otherWay ? 4 : ZONES + 4) + before * scale), 8 + (long - wide / 2) * scale]
+  const zonesAt = from(otherWay ? 4 + (before + after) * scale + ZONES : 2)
   const faceAt = useCallback(
     (held?: number) =>
       ovalFace(base, {
@@ -57,7 +59,12 @@ export function OvalStacked(props: StackedProps & { readonly face: boolean }) {
           {(view) => (
             <>
               <ChainBeads view={view} />
-              <FaceZones view={view} round={base.rounds.at(-1)!} x={from(2)} mirrored={mirrored} />
+              <FaceZones
+                view={view}
+                round={base.rounds.at(-1)!}
+                x={zonesAt}
+                mirrored={mirrored !== otherWay}
+              />
             </>
           )}
         </PieceDrawing>

@@ -1,6 +1,7 @@
 import { ToggleGroup } from 'radix-ui'
 import { useState } from 'react'
-import { isFlat, isOval, isPart, isWall } from '../../drawing/views/viewOf.ts'
+import { isFlat } from '../../drawing/views/view.ts'
+import { isOval, isPart, isWall } from '../../drawing/views/viewOf.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'

@@ -67,7 +67,7 @@ export function SockOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const left = MARGIN + radius * (1 + TAIL) + GAP
   const sectionScale = Math.min((room + MARGIN - left) / long, (faceHigh - TOP - UNDER_SECTION) / high)
   const says = sockWords(plan, sizes, guess)
-  const over = plan.rounds.find((round) => zonesOf(round).length > 0)
+  const over = plan.rounds.find((round) => zonesOf(round).some(({ zone }) => zone === 'front'))
   return (
     <>
       <div className="absolute inset-0">

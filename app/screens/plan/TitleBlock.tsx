@@ -35,6 +35,7 @@ import { RIM_WORDS } from '../../words/rimWords.ts'
 import { TEXTURE_WORDS } from '../../words/textureWords.ts'
 import { StitchEditor } from './StitchEditor.tsx'
 import { YarnEditor } from './YarnEditor.tsx'
+import { ZonesEditor } from './ZonesEditor.tsx'
 
 const LOOP_WORDS = { both: '', back: ', back loops', front: ', front loops' } as const
 
@@ -140,7 +141,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         className={cell}
         label={rows ? 'Rows' : 'Rounds, openings'}
         value={rows ? 'turned' : roundWords(piece)}
-        fault={faultAt(fault, 'constraints.openings', 'construction.rim')}
+        fault={faultAt(fault, 'constraints.openings', 'constraints.zones', 'construction.rim')}
       >
         <RoundsEditor model={model} />
         {!endsTextured && (
@@ -170,6 +171,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         )}
         {!rows && !(spec && familyOf(spec.form).closes) && <RimChoice model={model} />}
         {!rows && <OpeningsEditor model={model} />}
+        {!rows && <ZonesEditor model={model} />}
       </PopoverCell>
       <PopoverCell
         className={cell}

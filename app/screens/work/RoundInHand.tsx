@@ -8,10 +8,13 @@ import {
   whatIsAhead,
   writeRun,
   writeRound,
+  zoneAt,
   type PieceSpec,
   type Plan,
   type PlannedRound,
   type WorkView,
+  type ZoneCount,
+  zonesOf,
   titleOf,
 } from '../../../core/index.ts'
 import { useSettings, useYarns } from '../../store/queries.ts'
@@ -22,7 +25,7 @@ import { CountTape } from './CountTape.tsx'
 import { aheadSentence } from '../../words/aheadSentence.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
 import { wordsOf } from '../../words/formWords.ts'
-import { ALONG_ZONE } from '../../words/zoneWords.ts'
+import { alongZone } from '../../words/zoneWords.ts'
 import { sts, yarnNames } from '../../words/wording.ts'
 import { StitchRow } from './StitchRow.tsx'
 
@@ -47,9 +50,10 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const sizes = useSizes()
   const { round, repeat } = now
   const text = writeRun(round, repeat.step, terms)
-  const { zone, ops } = round.steps[repeat.step]!
+  const { ops } = round.steps[repeat.step]!
+  const zone = zoneAt(round, now.made)
   // What is taken in stays over the middle of its end by a marker there.
-  const marker = zone === 'toe' && ops.some((op) => kindOf(op) === 'dec') ? ': move its marker up' : ''
+  const marker = zone?.zone === 'toe' && ops.some((op) => kindOf(op) === 'dec') ? ': move its marker up' : ''
   const waiting = waitingAt(plan.rounds, round.number - 1)
   const takenUp = waiting?.takenUpBy
   const waits = waiting && `${sts(waiting.stitches)} wait${takenUp ? ` for ${titleOf(takenUp)}` : ''}`
@@ -84,7 +88,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
           <RepeatBoxes
             time={repeat.time}
             times={repeat.times}
-            where={zone ? `${ALONG_ZONE[zone]}${marker}` : waits}
+            where={zone ? `${alongZone(zone)}${marker}${placeIn(zone, round, now.made)}` : waits}
           />
           <p className="line-clamp-3 pt-1 text-[min(1.25rem,4.5cqh)] text-ink-2 max-sm:text-[min(1rem,3.2cqh)]">
             {unit === 0 && start ? (
@@ -141,6 +145,19 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
       </p>
     </div>
   )
+}
+
+/** ", st 3 of 12": in a zone of the maker's own, of which each may have a marker. */
+function placeIn({ zone, name, count }: ZoneCount, round: PlannedRound, made: number): string {
+  if (zone !== 'own') return ''
+  const zones = zonesOf(round)
+  const before = zones
+    .slice(
+      0,
+      zones.findIndex((one) => one.name === name),
+    )
+    .reduce((sum, one) => sum + one.count, 0)
+  return `, st ${made - before + 1} of ${count}`
 }
 
 function RoundNumber({ round, of }: { round: PlannedRound; of: number }) {

@@ -125,7 +125,8 @@ test('the foot is as long as it was asked, heel and all, to a round and what the
       const wanted = spec.form.heel === 'full' ? Math.PI / 2 : Math.PI / 3
       // From its toe to where the heel begins, and as far as that reaches back behind the ankle.
       const long = at.z + 2 * at.radius * Math.sin(wanted)
-      expect(Math.abs(long - spec.form.foot)).toBeLessThan(1.6 * spec.gauge.h + 0.02 * spec.form.foot)
+      // Of the heel of a foot that is wider than long more is rounded off.
+      expect(Math.abs(long - spec.form.foot)).toBeLessThan(1.6 * spec.gauge.h + 0.025 * spec.form.foot)
       const leg = plan.finished.promises.find(({ of }) => of === 'leg')!
       expect(Math.abs(leg.value - spec.form.leg)).toBeLessThan(1.3 * spec.gauge.h + 2)
     }),
