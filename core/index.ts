@@ -171,3 +171,34 @@ export { promisesOf } from './plan/promisesOf.ts'
 export { maySplit, partsOf, roundsWanted, sectionsOf, sizesOf, wallOf } from './plan/wantedAround.ts'
 export { pieceProgress, sumOfProgress, type CopyProgress, type PieceProgress } from './worklog/progress.ts'
 export { alongAt, beginnings, withSplits, type SplitLike } from './plan/splits.ts'
+export {
+  closesOff,
+  NO_FINISH,
+  stillToGoInside,
+  waitsFor,
+  wayToFinish,
+  withoutPiece,
+  withOwnStep,
+  type Finish,
+  type PieceToFinish,
+  type WayToFinish,
+} from './finish/finish.ts'
+export {
+  easingOf,
+  pairsOf,
+  WAYS_OF_JOINING,
+  type Joint,
+  type JointEdge,
+  type WayOfJoining,
+} from './finish/joint.ts'
+export {
+  CANNOT_BE_UNDONE,
+  moved,
+  rangeOf,
+  STEP_KINDS,
+  type FinishingStep,
+  type LinkReason,
+  type StepKind,
+} from './finish/order.ts'
+export { isWorked, seamOf, type Seam } from './finish/seam.ts'
+export { edgeName, stitchesOf, validateJoint, type EdgesOf } from './finish/validateJoint.ts'

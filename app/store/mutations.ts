@@ -7,7 +7,9 @@ import {
   newPiece,
   UNMEASURED_GAUGE,
   withFreshIds,
+  withoutPiece,
   yarnsOf,
+  type Finish,
   type GaugeRecord,
   type PieceRecord,
   type ProjectRecord,
@@ -108,6 +110,14 @@ export async function renameProject(id: string, name: string): Promise<void> {
   await database.projects.update(id, { name, updatedAt })
 }
 
+/** How a project's pieces become one, as it was changed on its screen. */
+export async function saveFinish(project: ProjectRecord, finish: Finish): Promise<void> {
+  const { id, name, createdAt } = project
+  const updatedAt = Date.now()
+  await mustFit('projects', { id, name, createdAt, updatedAt, finish })
+  await database.projects.update(id, { finish, updatedAt })
+}
+
 export async function renamePiece(piece: PieceRecord, name: string): Promise<void> {
   await savePiece({ ...piece, name })
 }
@@ -121,6 +131,7 @@ export async function removePiece(id: string): Promise<() => Promise<void>> {
   const all = await recordsOf([piece.projectId])
   const copies = all.copies.filter(({ pieceId }) => pieceId === id)
   const own = new Set(copies.map((copy) => copy.id))
+  const finish = all.projects[0]?.finish
   const ofIt: Records = {
     projects: [],
     pieces: [piece],
@@ -132,10 +143,14 @@ export async function removePiece(id: string): Promise<() => Promise<void>> {
     readings: all.readings.filter(({ copyId }) => own.has(copyId)),
   }
   await database.transaction('rw', database.tables, async () => {
-    if ((await piecesOf(piece.projectId)).length > 1) await removePieces([id])
+    if ((await piecesOf(piece.projectId)).length <= 1) return
+    await removePieces([id])
+    if (finish) await database.projects.update(piece.projectId, { finish: withoutPiece(finish, id) })
   })
   return async () => {
-    if (await database.projects.get(piece.projectId)) await putRecords(ofIt)
+    if (!(await database.projects.get(piece.projectId))) return
+    await putRecords(ofIt)
+    if (finish) await database.projects.update(piece.projectId, { finish })
   }
 }
 

@@ -54,6 +54,17 @@ function* faultsOfNames(file: ProjectFile): Generator<FileFault> {
   function* need(known: ReadonlySet<string>, id: string, path: string): Generator<FileFault> {
     if (!known.has(id)) yield { path, message: `Nothing in the file has the id “${id}”.` }
   }
+  for (const [index, { id, finish }] of file.projects.entries()) {
+    const its = new Set(file.pieces.filter(({ projectId }) => projectId === id).map((piece) => piece.id))
+    for (const [at, { edges }] of (finish?.joints ?? []).entries()) {
+      for (const [side, { pieceId }] of edges.entries())
+        yield* need(its, pieceId, `projects[${index}].finish.joints[${at}].edges[${side}].pieceId`)
+    }
+    for (const [at, { pieces }] of (finish?.steps ?? []).entries()) {
+      for (const [place, pieceId] of pieces.entries())
+        yield* need(its, pieceId, `projects[${index}].finish.steps[${at}].pieces[${place}]`)
+    }
+  }
   for (const [index, { projectId, gaugeId, sections = {}, colours }] of file.pieces.entries()) {
     yield* need(ids.projects, projectId, `pieces[${index}].projectId`)
     yield* need(ids.gauges, gaugeId, `pieces[${index}].gaugeId`)

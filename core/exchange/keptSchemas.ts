@@ -1,5 +1,7 @@
 import Joi from 'joi'
 import { ALL_HARDWARE, ALL_USES } from '../cautions/use.ts'
+import { WAYS_OF_JOINING } from '../finish/joint.ts'
+import { STEP_KINDS } from '../finish/order.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
 import {
   bodyStitch,
@@ -22,6 +24,9 @@ import {
   within,
   workOfSection,
 } from './fields.ts'
+
+/** No edge has more. */
+const MOST_STITCHES = 4000
 
 const fibre = Joi.string().valid(...ALL_FIBRES)
 
@@ -125,7 +130,46 @@ const fitness = record({
   read: Joi.array().items(Joi.string().min(1).max(40)).max(50),
 })
 
-export const project = record({ id, name, createdAt: time, updatedAt: time })
+const jointEdge = record({
+  pieceId: id,
+  copy: whole('quantity'),
+  of: Joi.string().valid('last', 'first'),
+  from: Joi.number().integer().min(0).max(MOST_STITCHES),
+  count: Joi.number().integer().min(2).max(MOST_STITCHES),
+})
+/** Of a step: its kind and what it is done with. */
+const stepId = Joi.string().min(1).max(200)
+const stepIds = Joi.array().items(stepId).max(2000).required()
+
+const finish = record({
+  joints: Joi.array()
+    .items(
+      record(
+        {
+          id,
+          way: Joi.string().valid(...WAYS_OF_JOINING),
+          edges: Joi.array().ordered(jointEdge.required(), jointEdge.required()).length(2),
+        },
+        { filledThrough: Joi.number().integer().min(2).max(MOST_STITCHES) },
+      ),
+    )
+    .max(200),
+  steps: Joi.array()
+    .items(
+      record({
+        id,
+        kind: Joi.string().valid(...STEP_KINDS),
+        name,
+        pieces: Joi.array().items(id).max(1000),
+      }),
+    )
+    .max(200),
+  order: stepIds,
+  links: Joi.array().items(Joi.array().ordered(stepId.required(), stepId.required()).length(2)).max(500),
+  done: stepIds,
+})
+
+export const project = record({ id, name, createdAt: time, updatedAt: time }, { finish })
 
 const sectionWork = record({}, { ...workOfSection, gaugeId: id })
 

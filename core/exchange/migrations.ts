@@ -85,6 +85,12 @@ export const MIGRATIONS: readonly Migration[] = [
     },
     adds: [],
   },
+  {
+    to: 8,
+    name: 'a project may say how its pieces are joined, and in what order it is finished',
+    up: {},
+    adds: [],
+  },
 ]
 
 /** A swatch of version 1 was counted over one length and bore no date. */

@@ -1,5 +1,6 @@
 import type { Fitness } from '../cautions/use.ts'
 import type { Evidence } from '../gauge/evidence.ts'
+import type { Finish } from '../finish/finish.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import type { StoredForm } from '../forms/registry.ts'
 import type { YarnWeight } from '../gauge/yarnWeight.ts'
@@ -28,6 +29,8 @@ export interface ProjectRecord {
   readonly name: string
   readonly createdAt: number
   readonly updatedAt: number
+  /** How its pieces become one, where anything is said of it. */
+  readonly finish?: Finish
 }
 
 /** A section of a piece that is worked otherwise than the rest of it. */
@@ -179,7 +182,7 @@ export const RECORD_TABLES = [
 ] as const satisfies readonly (keyof Records)[]
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 7
+export const FILE_VERSION = 8
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

@@ -1,3 +1,4 @@
+import type { Finish } from '../finish/finish.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
 import type { PieceRecord, Records } from './records.ts'
 
@@ -33,7 +34,11 @@ export function withFreshIds<R extends Records>(
     )
   return {
     ...records,
-    projects: records.projects.map((project) => ({ ...project, id: fresh(project.id) })),
+    projects: records.projects.map((project) => ({
+      ...project,
+      id: fresh(project.id),
+      ...(project.finish ? { finish: finishUnder(project.finish, fresh) } : {}),
+    })),
     pieces: records.pieces.map((piece) => ({
       ...piece,
       id: fresh(piece.id),
@@ -63,5 +68,29 @@ export function withFreshIds<R extends Records>(
       copyId: fresh(event.copyId),
       ...(event.type === 'undo' ? { undoes: fresh(event.undoes) } : {}),
     })),
+  }
+}
+
+/** The same joints and steps, of pieces that have other names. */
+function finishUnder(finish: Finish, fresh: (id: string) => string): Finish {
+  // What follows from a piece or a joint is named by it: `make:lid`.
+  const step = (id: string) => {
+    const [kind, of] = id.split(':')
+    return of === undefined ? (own.has(id) ? fresh(id) : id) : `${kind}:${fresh(of)}`
+  }
+  const own = new Set(finish.steps.map(({ id }) => id))
+  return {
+    joints: finish.joints.map((joint) => ({
+      ...joint,
+      id: fresh(joint.id),
+      edges: [
+        { ...joint.edges[0], pieceId: fresh(joint.edges[0].pieceId) },
+        { ...joint.edges[1], pieceId: fresh(joint.edges[1].pieceId) },
+      ],
+    })),
+    steps: finish.steps.map((one) => ({ ...one, id: fresh(one.id), pieces: one.pieces.map(fresh) })),
+    order: finish.order.map(step),
+    links: finish.links.map(([before, after]) => [step(before), step(after)]),
+    done: finish.done.map(step),
   }
 }

@@ -1,0 +1,70 @@
+import { faultsOfReferences } from '../exchange/faultsOfReferences.ts'
+import { readProjectFile } from '../exchange/readProjectFile.ts'
+import type { Records } from '../exchange/records.ts'
+import { withFreshIds } from '../exchange/withFreshIds.ts'
+import { projectFile, writeProjectFile } from '../exchange/writeProjectFile.ts'
+import { smallWorkshop } from '../testing/smallWorkshop.ts'
+import type { Finish } from './finish.ts'
+
+const FINISH: Finish = {
+  joints: [
+    {
+      id: 'around',
+      way: 'throughBoth',
+      edges: [
+        { pieceId: 'piece', copy: 1, of: 'last', from: 0, count: 42 },
+        { pieceId: 'piece', copy: 2, of: 'last', from: 0, count: 42 },
+      ],
+      filledThrough: 9,
+    },
+  ],
+  steps: [{ id: 'mine', kind: 'mark', name: 'Mark the loop', pieces: ['piece'] }],
+  order: ['make:piece', 'mine', 'join:around'],
+  links: [['mine', 'join:around']],
+  done: ['mine'],
+}
+const plain = smallWorkshop()
+const joined: Records = { ...plain, projects: plain.projects.map((one) => ({ ...one, finish: FINISH })) }
+const NOW = '2026-11-24T08:00:00.000Z'
+
+test('how pieces become one is read back as it was written', () => {
+  const file = projectFile(joined, NOW)
+  expect(readProjectFile(writeProjectFile(file))).toEqual({
+    ok: true,
+    file: JSON.parse(JSON.stringify(file)),
+  })
+})
+
+test('under fresh ids joints and steps are those of the pieces beside them', () => {
+  let next = 0
+  const fresh = withFreshIds(joined, () => `fresh${next++}`)
+  const [{ id }] = fresh.pieces as [Records['pieces'][number]]
+  const finish = fresh.projects[0]!.finish!
+  const joint = finish.joints[0]!
+  expect(joint.edges.map(({ pieceId }) => pieceId)).toEqual([id, id])
+  expect(joint.id).not.toBe('around')
+  const own = finish.steps[0]!
+  expect(own.pieces).toEqual([id])
+  expect(finish.order).toEqual([`make:${id}`, own.id, `join:${joint.id}`])
+  expect(finish.links).toEqual([[own.id, `join:${joint.id}`]])
+  expect(finish.done).toEqual([own.id])
+  expect([...faultsOfReferences(projectFile(fresh, NOW))]).toEqual([])
+})
+
+test('a joint with a piece of another project is refused with its path', () => {
+  const [joint] = FINISH.joints
+  const strange = {
+    ...FINISH,
+    joints: [{ ...joint!, edges: [joint!.edges[0], { ...joint!.edges[1], pieceId: 'other' }] as const }],
+    steps: [{ ...FINISH.steps[0]!, pieces: ['other'] }],
+  }
+  const faults = [
+    ...faultsOfReferences(
+      projectFile({ ...joined, projects: [{ ...joined.projects[0]!, finish: strange }] }, NOW),
+    ),
+  ]
+  expect(faults.map(({ path }) => path)).toEqual([
+    'projects[0].finish.joints[0].edges[1].pieceId',
+    'projects[0].finish.steps[0].pieces[0]',
+  ])
+})
