@@ -1,22 +1,7 @@
 import clsx from 'clsx'
-import { useDeferredValue, useMemo } from 'react'
-import { MM_PER_INCH, roundNamed, type Plan, type Position } from '../../../core/index.ts'
-import { tapeTicks } from '../../drawing/tapeTicks.ts'
-import { pathOf } from '../../drawing/svgPath.ts'
-import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
-import { placeIn } from '../../drawing/views/view.ts'
-import {
-  isPart,
-  isStrip,
-  outlineOfPart,
-  outlineOfStrip,
-  outlineStanding,
-  sizeCutOpen,
-  sizeOfPart,
-  sizeStanding,
-  stands,
-  wholeIn,
-} from '../../drawing/views/viewOf.ts'
+import { useDeferredValue } from 'react'
+import type { Plan } from '../../../core/index.ts'
+import { LEDGE_TAPE, LedgeTape, OnePiece, sizeOnLedge } from '../../drawing/OnLedge.tsx'
 import { wordsOf } from '../../words/formWords.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
@@ -35,7 +20,6 @@ const OVERLAP = 0.09
 const MOST_COPIES = 8
 const GAP_MM = 24
 const TALLEST = 190
-const TAPE = 18
 /** Above its line, px; and the names under its tape, where there is room for them. */
 const OVER = 6
 const NAMES = 36
@@ -122,7 +106,7 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
 
 /** Room that is kept for it until it is drawn, px: pieces, tape and, beside a phone, names. */
 const roomFor = (height: number): number =>
-  8 + height + 2 + TAPE + (matchMedia('(min-width: 40rem)').matches ? NAMES : 0)
+  8 + height + 2 + LEDGE_TAPE + (matchMedia('(min-width: 40rem)').matches ? NAMES : 0)
 
 /** Room for a name in the middle of its piece, px: as far as halfway to the names beside it. */
 function roomAt(middles: readonly number[], index: number, width: number): number {
@@ -134,24 +118,6 @@ function roomAt(middles: readonly number[], index: number, width: number): numbe
 
 function copiesShown({ view }: ShelfRow): number {
   return Math.min(MOST_COPIES, view.piece.quantity)
-}
-
-/** How much of the ledge a piece takes, mm: flats stand face-on, walls as they stand. */
-function sizeOnLedge(plan: Plan): { readonly width: number; readonly height: number } {
-  if (stands(plan)) {
-    const { wide, tall } = sizeStanding(plan)
-    return { width: wide, height: tall }
-  }
-  if (isStrip(plan)) {
-    const { wide, long } = sizeCutOpen(plan)
-    return { width: wide, height: long }
-  }
-  if (isPart(plan)) {
-    const { wide, up, down } = sizeOfPart(plan)
-    return { width: wide, height: up + down }
-  }
-  const { at } = plan.rounds.at(-1)!
-  return { width: 2 * at.arc, height: 2 * at.arc }
 }
 
 const ledgeWidth = (plan: Plan, row: ShelfRow): number =>
@@ -198,98 +164,4 @@ function SetOfPieces({ row, plan, current, colours, scale, mirrored }: SetProps)
       </span>
     )
   })
-}
-
-interface OnePieceProps {
-  readonly plan: Plan
-  readonly width: number
-  readonly height: number
-  readonly yarns: ReadonlyMap<string, string>
-  readonly position?: Position
-  readonly finished: boolean
-  /** Whether its stitches show; the ones behind are only an edge. */
-  readonly detailed: boolean
-  readonly mirrored: boolean
-  /** It is closed at the top. */
-  readonly hangs: boolean
-}
-
-function OnePiece(props: OnePieceProps) {
-  const { plan, width, height, yarns, position, finished, detailed, mirrored, hangs } = props
-  const { view } = useMemo(
-    () => wholeIn(plan, { width, height }, mirrored, { hangs }),
-    [plan, width, height, mirrored, hangs],
-  )
-  const round = position && roundNamed(plan.rounds, position.round)
-  const here = round && !finished ? placeIn(view, round, position.unit / Math.max(1, round.count)) : undefined
-  const edge = {
-    fill: finished ? (yarns.get(plan.rounds.at(-1)!.yarn) ?? '#FAFCFB') : 'var(--color-film)',
-    stroke: 'var(--color-ink)',
-    strokeWidth: 1.2,
-    strokeDasharray: finished ? undefined : '4 4',
-  }
-  return (
-    <>
-      <svg className="absolute inset-0" width={width} height={height}>
-        {stands(plan) ? (
-          <path d={pathOf(outlineStanding(view), true)} {...edge} />
-        ) : isStrip(plan) ? (
-          <path d={pathOf(outlineOfStrip(view), true)} {...edge} />
-        ) : isPart(plan) ? (
-          <path d={pathOf(outlineOfPart(view), true)} {...edge} />
-        ) : (
-          <circle cx={width / 2} cy={height / 2} r={width / 2 - 1} {...edge} />
-        )}
-      </svg>
-      {detailed && (
-        <StitchCanvas
-          view={view}
-          width={width}
-          height={height}
-          yarns={yarns}
-          shown={
-            finished
-              ? { kind: 'all' }
-              : { kind: 'madeTo', round: round?.number ?? 1, unit: position?.unit ?? 0, toCome: true }
-          }
-        />
-      )}
-      {here && (
-        <svg className="absolute inset-0 overflow-visible" width={width} height={height}>
-          <circle
-            cx={here.x}
-            cy={here.y}
-            r={7}
-            fill="var(--color-tape)"
-            stroke="var(--color-ink)"
-            strokeWidth={2.6}
-          />
-        </svg>
-      )}
-    </>
-  )
-}
-
-function LedgeTape({ width, scale, inches }: { width: number; scale: number; inches: boolean }) {
-  const unit = (inches ? MM_PER_INCH : 10) * scale
-  const { ticks } = tapeTicks(width, unit, 1, unit)
-  return (
-    <svg width={width} height={TAPE} className="block" aria-hidden>
-      <rect width={width} height={TAPE} fill="var(--color-tape)" />
-      {ticks.map(({ at }) => {
-        const number = Math.round(at / unit)
-        const named = number % 10 === 0 || (inches && number % 4 === 0)
-        return (
-          <g key={number}>
-            <path d={`M${at} 0v${number % 5 === 0 ? 8 : 5}`} stroke="var(--color-ink)" strokeWidth={1} />
-            {named && (
-              <text x={at - 3} y={15} textAnchor="end" fontSize={13} className="slab" fill="var(--color-ink)">
-                {number}
-              </text>
-            )}
-          </g>
-        )
-      })}
-    </svg>
-  )
 }
