@@ -42,6 +42,9 @@ const SheetScreen = lazy(() =>
 const PieceSheetScreen = lazy(() =>
   withPlans(import('./screens/sheet/PieceSheetScreen.tsx')).then((m) => ({ default: m.PieceSheetScreen })),
 )
+const PiecesScreen = lazy(() =>
+  withPlans(import('./screens/pieces/PiecesScreen.tsx')).then((m) => ({ default: m.PiecesScreen })),
+)
 const SettingsScreen = lazy(() =>
   withPlans(import('./screens/settings/SettingsScreen.tsx')).then((m) => ({ default: m.SettingsScreen })),
 )
@@ -72,6 +75,7 @@ function Screens() {
           <Route path="/project/:projectId/piece/:pieceId/work" element={<WorkScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/check" element={<CheckScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/sheet" element={<PieceSheetScreen />} />
+          <Route path="/project/:projectId/pieces" element={<PiecesScreen />} />
           <Route path="/project/:projectId/:place?" element={<ToFirstPiece />} />
           <Route path="/project/:projectId/piece/:pieceId" element={<ToPlan />} />
           <Route path="/piece/:projectId/:place?" element={<ToFirstPiece />} />

@@ -195,10 +195,11 @@ export {
   CANNOT_BE_UNDONE,
   moved,
   rangeOf,
-  STEP_KINDS,
   type FinishingStep,
   type LinkReason,
   type StepKind,
 } from './finish/order.ts'
-export { isWorked, seamOf, type Seam } from './finish/seam.ts'
+export { usualJoints, type OfferedJoint } from './finish/usualJoints.ts'
+export { tailsOf, yarnForAll } from './finish/needs.ts'
+export { seamOf, type Seam } from './finish/seam.ts'
 export { edgeName, stitchesOf, validateJoint, type EdgesOf } from './finish/validateJoint.ts'

@@ -18,6 +18,7 @@ export const PLACES = [
   ['a cap', '/piece/wardens-cap/plan'],
   ['a basket', '/piece/kindling-basket/plan'],
   ['booties', '/piece/cradle-booties/plan'],
+  ['pieces', '/project/pot-holder/pieces'],
   ['work', '/piece/kettle-trivet/work'],
   ['check', '/piece/kettle-trivet/check'],
   ['sheet', '/piece/kettle-trivet/sheet'],
@@ -50,10 +51,11 @@ export const DEMO = [
   'Compass pouch',
   'Half-round pot rest',
   'Bed socks',
+  'Pot holder',
 ] as const
 
-/** Their pieces: the case has a body and a lid. */
-export const DEMO_PIECES = DEMO.length + 1
+/** Their pieces: the case has a body and a lid, the pot holder a disc made twice and a loop. */
+export const DEMO_PIECES = DEMO.length + 2
 
 /** The shelf of a maker who has taken every piece off it: one by its menu, the others as that leaves them. */
 export async function emptyShelf(page: Page): Promise<void> {

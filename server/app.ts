@@ -22,6 +22,7 @@ const SCREENS = [
   '/yarns',
   '/measure',
   '/sheet',
+  '/project/:projectId/pieces',
   // Until a project had several pieces it was found by its own id alone.
   ...['/piece/:projectId', '/project/:projectId', '/project/:projectId/piece/:pieceId'].flatMap((piece) => [
     piece,

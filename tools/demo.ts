@@ -15,7 +15,10 @@ import {
   workOn,
   writeProjectFile,
   DEFAULT_SETTINGS,
+  NO_FINISH,
+  usualJoints,
   type CopyRecord,
+  type Finish,
   type LogEvent,
   type NewEvent,
   type PieceReading,
@@ -35,6 +38,8 @@ import {
   cover,
   doorStop,
   handleSleeve,
+  holderDisc,
+  holderLoop,
   mats,
   potRest,
   sleeve,
@@ -131,6 +136,55 @@ const copy = (id: string, piece: PieceRecord, number: number, log: readonly LogE
   ...(log.at(-1)!.type === 'finish' ? { finishedAt: log.at(-1)!.at } : {}),
 })
 
+/** A body and its lid, hinged at the back as their own plans say. */
+function caseFinish(): Finish {
+  const offers = usualJoints(
+    [caseBody, caseLid].map((piece) => ({
+      ...piece,
+      spec: specOf(piece, gauge(piece.gaugeId), PACE),
+      plan: planOf(piece),
+    })),
+    [],
+  )
+  const joints = offers.map(({ offer, ...joint }) => ({ ...joint, id: offer }))
+  return { ...NO_FINISH, joints }
+}
+
+/** Two discs all around but for the loop, which is sewn between them. */
+function holderFinish(): Finish {
+  const count = planOf(holderDisc).rounds.at(-1)!.count
+  const wide = planOf(holderLoop).rounds.at(-1)!.count
+  const edge = (pieceId: string, from: number, many: number, copy = 1, of: 'last' | 'first' = 'last') => ({
+    pieceId,
+    copy,
+    of,
+    from,
+    count: many,
+  })
+  const { id: disc } = holderDisc
+  const { id: loop } = holderLoop
+  return {
+    ...NO_FINISH,
+    joints: [
+      {
+        id: 'layers',
+        way: 'throughBoth',
+        edges: [edge(disc, 0, count - wide), edge(disc, 0, count - wide, 2)],
+      },
+      {
+        id: 'loop-one-end',
+        way: 'whip',
+        edges: [edge(loop, 0, wide), edge(disc, count - wide, wide)],
+      },
+      {
+        id: 'loop-other-end',
+        way: 'whip',
+        edges: [edge(loop, 0, wide, 1, 'first'), edge(disc, count - wide, wide, 2)],
+      },
+    ],
+  }
+}
+
 const file = projectFile(
   {
     projects: [
@@ -183,6 +237,7 @@ const file = projectFile(
         name: 'Headlamp case',
         createdAt: FIRST_DAY + DAY / 10,
         updatedAt: FIRST_DAY + DAY / 10,
+        finish: caseFinish(),
       },
       {
         id: 'compass-pouch',
@@ -202,6 +257,13 @@ const file = projectFile(
         createdAt: FIRST_DAY + DAY / 16,
         updatedAt: FIRST_DAY + DAY / 16,
       },
+      {
+        id: 'pot-holder',
+        name: 'Pot holder',
+        createdAt: FIRST_DAY + DAY / 18,
+        updatedAt: FIRST_DAY + DAY / 18,
+        finish: holderFinish(),
+      },
     ],
     pieces: [
       trivet,
@@ -218,6 +280,8 @@ const file = projectFile(
       compassPouch,
       potRest,
       bedSocks,
+      holderDisc,
+      holderLoop,
     ],
     gauges,
     yarns,

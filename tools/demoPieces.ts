@@ -239,3 +239,30 @@ export const bedSocks: PieceRecord = {
     { fromRound: 39, yarn: 'lichen' },
   ],
 }
+
+/** For the kettle on the stove: two layers joined all around, with a loop to hang it by. */
+export const holderDisc: PieceRecord = {
+  ...newPiece({
+    id: 'holder-disc',
+    projectId: 'pot-holder',
+    gaugeId: 'cotton-double',
+    yarnId: 'soot',
+    form: { family: 'disc', across: 180 },
+    name: 'Disc',
+    place: 1,
+  }),
+  quantity: 2,
+  fitness: { uses: ['hot'], layers: 2, hardware: [], read: [] },
+}
+export const holderLoop: PieceRecord = {
+  ...newPiece({
+    id: 'holder-loop',
+    projectId: 'pot-holder',
+    gaugeId: 'cotton-double',
+    yarnId: 'soot',
+    form: { family: 'strap', wide: 20, long: 120, end: 'square' },
+    name: 'Loop',
+    place: 2,
+  }),
+  fitness: { uses: ['hot'], layers: 1, hardware: [], read: [] },
+}

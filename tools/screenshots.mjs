@@ -59,6 +59,12 @@ const VIEWS = [
   { name: 'plan-basket', path: '/piece/kindling-basket/plan', size: DESK },
   { name: 'plan-booties', path: '/piece/cradle-booties/plan', size: DESK },
   { name: 'plan-case', path: '/piece/headlamp-case/plan', size: DESK },
+  {
+    name: 'pieces',
+    path: '/project/pot-holder/pieces',
+    size: DESK,
+    prepare: (page) => page.getByRole('button', { name: /^Ends inside/ }).click(),
+  },
   { name: 'work', path: '/piece/kettle-trivet/work', size: DESK },
   { name: 'work-820', path: '/piece/kettle-trivet/work', size: TABLET },
   { name: 'work-390', path: '/piece/kettle-trivet/work', size: PHONE },
@@ -81,7 +87,6 @@ const VIEWS = [
   { name: 'check-cap', path: '/piece/wardens-cap/plan', size: DESK, prepare: wideCap },
   { name: 'yarns', path: '/yarns', size: DESK },
   { name: 'measure', path: '/measure', size: DESK },
-  { name: 'settings', path: '/settings', size: DESK },
 ]
 
 mkdirSync(folder, { recursive: true })

@@ -55,10 +55,12 @@ interface OnePieceProps {
 /** One piece as it lies or stands: made in yarn, to come in outline inside a dashed edge, the hook where it is. */
 export function OnePiece(props: OnePieceProps) {
   const { plan, width, height, yarns, position, finished, detailed, mirrored, hangs } = props
-  const { view } = useMemo(
+  const { view, ...drawn } = useMemo(
     () => wholeIn(plan, { width, height }, mirrored, { hangs }),
     [plan, width, height, mirrored, hangs],
   )
+  // What is narrower than its room, with its margins, stands on the ledge all the same.
+  const place = { left: (width - drawn.width) / 2, bottom: 0, width: drawn.width, height: drawn.height }
   const round = position && roundNamed(plan.rounds, position.round)
   const here = round && !finished ? placeIn(view, round, position.unit / Math.max(1, round.count)) : undefined
   const edge = {
@@ -68,7 +70,7 @@ export function OnePiece(props: OnePieceProps) {
     strokeDasharray: finished ? undefined : '4 4',
   }
   return (
-    <>
+    <span className="absolute block" style={place}>
       <svg className="absolute inset-0" width={width} height={height}>
         {stands(plan) ? (
           <path d={pathOf(outlineStanding(view), true)} {...edge} />
@@ -105,7 +107,7 @@ export function OnePiece(props: OnePieceProps) {
           />
         </svg>
       )}
-    </>
+    </span>
   )
 }
 

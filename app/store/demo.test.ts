@@ -125,6 +125,7 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
       'compass-pouch',
       'pot-rest',
       'bed-socks',
+      'pot-holder',
     ],
   })
   expect(await database.events.count()).toBe(before)

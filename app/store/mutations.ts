@@ -9,7 +9,6 @@ import {
   withFreshIds,
   withoutPiece,
   yarnsOf,
-  type Finish,
   type GaugeRecord,
   type PieceRecord,
   type ProjectRecord,
@@ -111,10 +110,9 @@ export async function renameProject(id: string, name: string): Promise<void> {
 }
 
 /** How a project's pieces become one, as it was changed on its screen. */
-export async function saveFinish(project: ProjectRecord, finish: Finish): Promise<void> {
-  const { id, name, createdAt } = project
+export async function saveFinish({ id, name, createdAt, finish }: ProjectRecord): Promise<void> {
   const updatedAt = Date.now()
-  await mustFit('projects', { id, name, createdAt, updatedAt, finish })
+  await mustFit('projects', { id, name, createdAt, updatedAt, ...(finish ? { finish } : {}) })
   await database.projects.update(id, { finish, updatedAt })
 }
 

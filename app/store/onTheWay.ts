@@ -1,22 +1,32 @@
-import type { GaugeRecord, PieceRecord, WorkshopSettings, YarnRecord } from '../../core/index.ts'
+import {
+  type GaugeRecord,
+  type PieceRecord,
+  type ProjectRecord,
+  type WorkshopSettings,
+  type YarnRecord,
+} from '../../core/index.ts'
 import { database } from './database.ts'
-import { saveGauge, savePiece, saveSettings, saveYarn } from './mutations.ts'
+import { saveFinish, saveGauge, savePiece, saveSettings, saveYarn } from './mutations.ts'
 
 /** A record that is edited in place, as it was last edited. */
 export type Edited =
   | { readonly table: 'pieces'; readonly record: PieceRecord }
+  /** How the project's pieces become one; its name is changed elsewhere. */
+  | { readonly table: 'projects'; readonly record: ProjectRecord }
   | { readonly table: 'gauges'; readonly record: GaugeRecord }
   | { readonly table: 'yarns'; readonly record: YarnRecord }
   | { readonly table: 'settings'; readonly record: Partial<WorkshopSettings> }
   | { readonly table: 'remembered'; readonly record: { readonly key: string; readonly value: unknown } }
 
 export const asPiece = (record: PieceRecord): Edited => ({ table: 'pieces', record })
+export const asProject = (record: ProjectRecord): Edited => ({ table: 'projects', record })
 export const asGauge = (record: GaugeRecord): Edited => ({ table: 'gauges', record })
 export const asYarn = (record: YarnRecord): Edited => ({ table: 'yarns', record })
 
 /** Stores an edited record, if it is one that may be. */
 export async function saveEdited({ table, record }: Edited): Promise<void> {
   if (table === 'pieces') await savePiece(record)
+  else if (table === 'projects') await saveFinish(record)
   else if (table === 'gauges') await saveGauge(record)
   else if (table === 'yarns') await saveYarn(record)
   else if (table === 'settings') await saveSettings(record)

@@ -102,6 +102,7 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
     'lamp-glass-cover',
     'lamp-glass-sleeve',
     'pan-handle-sleeve',
+    'pot-holder',
     'pot-rest',
     'wardens-cap',
   ])

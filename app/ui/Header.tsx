@@ -3,7 +3,7 @@ import { Settings } from 'lucide-react'
 import { lazy, Suspense, type ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { usePieces, type PieceView } from '../store/queries.ts'
-import { pieceAddress, pieceTitle } from '../words/pieceWords.ts'
+import { pieceAddress, pieceTitle, projectAddress } from '../words/pieceWords.ts'
 import { sayFormShort } from '../words/formWords.ts'
 import { useSizes } from './useSizes.ts'
 
@@ -11,7 +11,7 @@ import { useSizes } from './useSizes.ts'
 const PhoneMenu = lazy(() => import('./PhoneMenu.tsx').then((m) => ({ default: m.PhoneMenu })))
 
 const TAB =
-  'slab flex items-center px-3.5 text-20 max-sm:px-3 max-sm:text-18 max-sm:large:px-1.5 max-sm:large:text-16'
+  'slab flex items-center whitespace-nowrap px-3.5 text-20 max-lg:px-2.5 max-lg:text-18 max-sm:px-3 max-sm:text-18 max-sm:large:px-1.5 max-sm:large:text-16'
 
 interface HeaderProps {
   /** The piece whose Plan, Work and Check can be opened. */
@@ -23,6 +23,8 @@ interface HeaderProps {
 
 /** One header everywhere: the shelf in one step, recent pieces, and the views of this piece. */
 export function Header({ view, recent = true, children }: HeaderProps) {
+  // What is one of several becomes one with them.
+  const several = view !== undefined && (view.pieces.length > 1 || view.piece.quantity > 1)
   return (
     <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 rule pr-7 pl-7 tight:pr-0 max-sm:pl-4">
       <SkipLink />
@@ -50,6 +52,11 @@ export function Header({ view, recent = true, children }: HeaderProps) {
       </nav>
       {view && (
         <nav aria-label="This piece" className="flex items-stretch">
+          {several && (
+            <Tab to={projectAddress(view)} shown="roomy">
+              Pieces
+            </Tab>
+          )}
           <Tab to={pieceAddress(view, 'plan')}>Plan</Tab>
           <Tab to={pieceAddress(view, 'work')}>Work</Tab>
           <Tab to={pieceAddress(view, 'check')}>Check</Tab>
@@ -65,7 +72,7 @@ export function Header({ view, recent = true, children }: HeaderProps) {
         <Settings aria-hidden size={22} />
       </NavLink>
       <Suspense fallback={<span className="hidden w-11 shrink-0 tight:block" />}>
-        <PhoneMenu />
+        <PhoneMenu {...(several && view ? { pieces: projectAddress(view) } : {})} />
       </Suspense>
     </header>
   )

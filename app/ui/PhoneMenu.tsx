@@ -12,7 +12,8 @@ const PLACES = [
 ] as const
 
 /** Everywhere in one step, where the header has no room for it. */
-export function PhoneMenu() {
+export function PhoneMenu({ pieces }: { readonly pieces?: string }) {
+  const places = pieces === undefined ? PLACES : ([[pieces, 'Pieces of this'], ...PLACES] as const)
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
@@ -23,7 +24,7 @@ export function PhoneMenu() {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" className="z-30 min-w-52 border-2 rule bg-film">
-          {PLACES.map(([to, name]) => (
+          {places.map(([to, name]) => (
             <DropdownMenu.Item key={to} asChild>
               <Link
                 to={to}

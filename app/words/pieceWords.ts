@@ -11,3 +11,7 @@ export const pieceAddress = (
   { project, piece }: Pick<PieceView, 'project' | 'piece'>,
   view: 'plan' | 'work' | 'check' | 'sheet',
 ): string => `/project/${project.id}/piece/${piece.id}/${view}`
+
+/** Where the pieces of a project are found together. */
+export const projectAddress = ({ project }: Pick<PieceView, 'project'>): string =>
+  `/project/${project.id}/pieces`

@@ -23,10 +23,12 @@ test('the demo workshop passes both, and is written as Uzel writes', () => {
   expect(validate({ ...(JSON.parse(demoText) as object), pieces: [{ id: 1 }] })).toBe(false)
 })
 
-test('the demo is the kitchen of the hut: a trivet under way, eight mats with three made and one half, a sleeve, a cap, a basket, a ball, handle sleeves, a cover, booties, a case, a pouch, a pot rest and bed socks to come', () => {
+test('the demo is the kitchen of the hut: a trivet under way, eight mats with three made and one half, a sleeve, a cap, a basket, a ball, handle sleeves, a cover, booties, a case, a pouch, a pot rest, bed socks and a pot holder to come', () => {
   const read = readProjectFile(demoText)
   if (!read.ok) throw new Error('The demo cannot be read.')
-  const { pieces, copies, planVersions } = read.file
+  const { projects, pieces, copies, planVersions } = read.file
+  // A hinge; two layers, and the two ends of a loop.
+  expect(projects.flatMap(({ finish }) => (finish ? [finish.joints.length] : []))).toEqual([1, 3])
   expect(
     pieces.map(({ form, quantity }) => [form.family, Object.values(form)[1] as unknown, quantity]),
   ).toEqual([
@@ -44,6 +46,8 @@ test('the demo is the kitchen of the hut: a trivet under way, eight mats with th
     ['pouch', 95, 1],
     ['wedge', 105, 1],
     ['sock', 250, 2],
+    ['disc', 180, 2],
+    ['strap', 20, 1],
   ])
   expect(copies.filter(({ pieceId, finishedAt }) => pieceId === 'mats' && finishedAt)).toHaveLength(3)
   // Pinned plans are what the core computes today; run `npm run demo` after changing the core.

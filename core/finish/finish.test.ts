@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
 import { STITCHES } from '../stitches/stitch.ts'
 import { NO_USE_YET } from '../cautions/use.ts'
+import { discSpec } from '../testing/specs.ts'
 import { mm } from '../units/millimetres.ts'
 import {
   NO_FINISH,
@@ -15,6 +16,7 @@ import {
 } from './finish.ts'
 import { easesWith, easingOf, pairsOf, WAYS_OF_JOINING, type Joint, type WayOfJoining } from './joint.ts'
 import { moved, orderOf, rangeOf, STEP_KINDS } from './order.ts'
+import { tailsOf, yarnForAll } from './needs.ts'
 import { seamOf } from './seam.ts'
 import { validateJoint, type EdgesOf } from './validateJoint.ts'
 
@@ -261,4 +263,33 @@ test('links in a circle are named; what needs the inside comes before it is clos
   )
   expect(withoutPiece(withMagnet, 'disc')).toEqual(NO_FINISH)
   expect(ids(orderOf(way.order, [], ids(way.order).toReversed()))).toEqual(ids(way.order).toReversed())
+})
+
+test('a tail is left by the copy that a seam is sewn with; the yarn at hand is held against all that is left', () => {
+  const gauge = { ...discSpec(180).gauge, w: mm(5), yarnDiameter: mm(2) }
+  const finish = { ...NO_FINISH, joints: [hinge, joint('loop', [edge('strap', 0, 5), edge('body', 0, 5)])] }
+  const tails = (pieceId: string, copy = 1) => tailsOf(finish, { pieceId, copy }, { gauge, pace: 18 })
+  // 12 · 5 mm · 2.6 and 15 cm more.
+  expect(tails('body').map(({ metres }) => metres)).toEqual([0.306])
+  expect(tails('body', 2)).toEqual([])
+  expect(tails('lid')).toEqual([])
+  const worked = { ...NO_FINISH, joints: [{ ...hinge, way: 'throughBoth' as const }] }
+  expect(tailsOf(worked, { pieceId: 'body', copy: 1 }, { gauge, pace: 18 })).toEqual([])
+  expect(
+    yarnForAll(
+      new Map([
+        ['fog', 40],
+        ['pine', 10],
+        ['bark', 3],
+      ]),
+      [{ yarn: 'fog', metres: 2 }],
+      new Map([
+        ['fog', 41],
+        ['pine', 10],
+      ]),
+    ),
+  ).toEqual([
+    { yarn: 'fog', takes: 42, there: 41, enough: false },
+    { yarn: 'pine', takes: 10, there: 10, enough: true },
+  ])
 })

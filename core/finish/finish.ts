@@ -49,11 +49,13 @@ export interface WayToFinish {
   readonly next?: FinishingStep
 }
 
-/** Whether a joint goes along the whole of both edges: what it joins has no way inside after it. */
+/** So much of an edge has to be joined that no hand goes in any more. */
+const CLOSES = 0.9
+
+/** Whether a joint goes along as good as the whole of both edges: what it joins has no way inside after it. */
 export function closesOff({ edges }: Joint, pieces: readonly Pick<PieceToFinish, 'id' | 'last'>[]): boolean {
-  return edges.every(
-    ({ pieceId, of, count }) => of === 'last' && pieces.find(({ id }) => id === pieceId)?.last === count,
-  )
+  const allOf = (pieceId: string) => pieces.find(({ id }) => id === pieceId)?.last ?? Infinity
+  return edges.every(({ pieceId, of, count }) => of === 'last' && count >= CLOSES * allOf(pieceId))
 }
 
 const piecesOf = ({ edges }: Joint): readonly string[] => [...new Set(edges.map(({ pieceId }) => pieceId))]

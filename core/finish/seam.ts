@@ -27,9 +27,6 @@ const TAIL = 150
 
 const isSewn = (way: WayOfJoining): boolean => SEWN[way] !== undefined
 
-/** Whether it is worked with the hook, stitch by stitch, in a round or row of its own. */
-export const isWorked = (way: WayOfJoining): boolean => !isSewn(way)
-
 /**
  * What a joint takes.
  * @param gauge of the fabric that it is worked in; w is the width of its stitches, mm

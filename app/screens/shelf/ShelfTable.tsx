@@ -1,6 +1,6 @@
 import { Fragment } from 'react'
 import { sumOfProgress, type YarnRecord } from '../../../core/index.ts'
-import { pieceAddress } from '../../words/pieceWords.ts'
+import { projectAddress } from '../../words/pieceWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { duration } from '../../words/wording.ts'
 import { Link } from 'react-router'
@@ -102,7 +102,7 @@ function ProjectRow({ rows, number, yarns, ...deeds }: ProjectRowProps) {
       </td>
       <th scope="rowgroup" colSpan={2} className="py-1 pr-4 pl-2 font-normal">
         <Link
-          to={pieceAddress(first!.view, 'plan')}
+          to={projectAddress(first!.view)}
           className="slab block py-0.5 text-20 leading-tight [overflow-wrap:anywhere] underline-offset-4 hover:underline max-lg:flex max-lg:min-h-11 max-lg:items-center"
         >
           {project.name}

@@ -1,8 +1,10 @@
 import { Link } from 'react-router'
 import { useState } from 'react'
-import { forCopy, sideOfCopy, type CopyRecord, type Plan } from '../../../core/index.ts'
+import { forCopy, sideOfCopy, tailsOf, type CopyRecord, type Plan } from '../../../core/index.ts'
 import { beginCopy } from '../../store/beginCopy.ts'
 import type { PieceView } from '../../store/queries.ts'
+import { jointName } from '../../words/finishWords.ts'
+import { projectAddress } from '../../words/pieceWords.ts'
 import { MEASURE_WORDS, sayBare } from '../../words/measureWords.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { MeasureFinished } from './MeasureFinished.tsx'
@@ -22,6 +24,10 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
   const open = copies.find(({ finishedAt, id }) => finishedAt === undefined && id !== copy.id)
   const pinned = versions.find(({ version }) => version === copy.planVersion)
   const side = pinned && sideOfCopy(pinned.spec.form, highest + 1)
+  const tails =
+    pinned && project.finish
+      ? tailsOf(project.finish, { pieceId: piece.id, copy: copy.number }, pinned.spec)
+      : []
   const beginNext = async () => {
     if (!pinned || busy) return
     setBusy(true)
@@ -48,6 +54,13 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
         ))}
         .
       </p>
+      {tails.map(({ joint, metres }) => (
+        <p key={joint.id} className="text-24 max-sm:text-18">
+          Leave a tail of{' '}
+          <strong className="slab bg-tape px-2">{sizes.full(Math.ceil(metres * 100) * 10)}</strong> when you
+          fasten off: {jointName(joint, view.pieces)} is sewn with it.
+        </p>
+      ))}
       {pinned && <MeasureFinished view={view} copy={copy} plan={plan} spec={pinned.spec} />}
       <div className="flex flex-wrap gap-3">
         {open ? (
@@ -60,6 +73,11 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
               {side ? `Begin the ${side}, its mirror image` : `Begin no. ${highest + 1}, same plan`}
             </button>
           )
+        )}
+        {project.finish && (
+          <Link className="button-line" to={projectAddress(view)}>
+            To its pieces
+          </Link>
         )}
         <Link className="button-line" to="/">
           To the shelf

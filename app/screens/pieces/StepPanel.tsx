@@ -1,0 +1,131 @@
+import { useState } from 'react'
+import { stillToGoInside, waitsFor, type FinishingStep, type WayToFinish } from '../../../core/index.ts'
+import { Modal } from '../../ui/Modal.tsx'
+import { REASON_WORDS, stepAdvice, stepWords } from '../../words/finishWords.ts'
+import { isFinal, type PiecesModel } from './piecesModel.ts'
+
+interface StepPanelProps {
+  readonly model: PiecesModel
+  readonly way: WayToFinish
+  readonly step: FinishingStep
+  readonly onGone: () => void
+}
+
+/** One step: what to watch, what it waits for, and whether it is done; what cannot be undone asks first. */
+export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
+  const { finish, edges, toFinish, change } = model
+  const [asks, setAsks] = useState(false)
+  const words = (one: FinishingStep) => stepWords(one, edges, finish)
+  const { name, detail } = words(step)
+  const done = way.done.has(step.id)
+  const waits = waitsFor(way, step.id)
+  const inside = stillToGoInside(way, step.id)
+  const own = finish.steps.some(({ id }) => id === step.id)
+  const held = way.links.filter(
+    ({ before, after, why }) => why !== 'made' && why !== 'last' && (before === step.id || after === step.id),
+  )
+  const nameOf = (id: string) => {
+    const found = way.order.find((one) => one.id === id)
+    return found ? words(found).name : ''
+  }
+  const set = (isDone: boolean) =>
+    change({
+      ...finish,
+      done: isDone ? [...finish.done, step.id] : finish.done.filter((id) => id !== step.id),
+    })
+  const finishIt = () => (isFinal(model, step) ? setAsks(true) : set(true))
+  return (
+    <div className="grid gap-3">
+      <div>
+        <h2 className="text-26 leading-tight">{name}</h2>
+        <p className="text-18">
+          {detail}
+          {done && `${detail && ', '}done`}
+        </p>
+      </div>
+      <p className="text-16">{stepAdvice(step, finish, toFinish)}</p>
+      {waits.length > 0 && !done && (
+        <p className="text-16">
+          <strong>Waits for</strong> {waits.map((one) => words(one).name).join(', ')}.
+        </p>
+      )}
+      {held.length > 0 && (
+        <ul className="grid gap-1 border-t rule pt-2 text-16">
+          {held.map(({ before, after, why }) => (
+            <li key={`${before} ${after}`}>
+              {before === step.id ? (
+                <>
+                  Before <strong>{nameOf(after)}</strong>: {REASON_WORDS[why]}.
+                </>
+              ) : (
+                <>
+                  After <strong>{nameOf(before)}</strong>: {REASON_WORDS[why]}.
+                </>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="flex flex-wrap gap-3">
+        {step.kind !== 'make' &&
+          (done ? (
+            <button type="button" className="button-line" onClick={() => set(false)}>
+              Not done yet
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="button-ink"
+              disabled={waits.length > inside.length}
+              onClick={finishIt}
+            >
+              Done
+            </button>
+          ))}
+        {own && (
+          <button
+            type="button"
+            className="button-line"
+            onClick={() => {
+              change({ ...finish, steps: finish.steps.filter(({ id }) => id !== step.id) })
+              onGone()
+            }}
+          >
+            Take this step out
+          </button>
+        )}
+      </div>
+      <Modal open={asks} onClose={() => setAsks(false)} title={`${name}: it cannot be undone`}>
+        {inside.length > 0 ? (
+          <>
+            <p className="text-18">Still to go inside before it closes:</p>
+            <ul className="grid gap-1 text-18">
+              {inside.map((one) => (
+                <li key={one.id}>
+                  <strong>{words(one).name}</strong> {words(one).detail}
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : (
+          <p className="text-18">Nothing waits to go inside.</p>
+        )}
+        <div className="flex flex-wrap gap-3">
+          <button
+            type="button"
+            className="button-ink"
+            onClick={() => {
+              setAsks(false)
+              set(true)
+            }}
+          >
+            It is done
+          </button>
+          <button type="button" className="button-line" onClick={() => setAsks(false)}>
+            Not yet
+          </button>
+        </div>
+      </Modal>
+    </div>
+  )
+}

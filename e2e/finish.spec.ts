@@ -1,0 +1,113 @@
+import { expect, test, type Page } from '@playwright/test'
+import { field, openShelf } from './shelf.ts'
+import { stored } from './storage.ts'
+
+const holder = '/project/pot-holder/pieces'
+const stations = (page: Page) => page.getByRole('region', { name: 'In this order' }).getByRole('listitem')
+const station = (page: Page, name: RegExp) =>
+  page.getByRole('region', { name: 'In this order' }).getByRole('button', { name })
+
+test('a case becomes one by keyboard: its hinge is there, changed, taken out and brought back', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/project/headlamp-case/pieces')
+  const joint = page.getByRole('button', { name: /^Joint, Body to Lid/ })
+  await expect(joint).toHaveAccessibleName(/: 8 = 8$/)
+  await joint.press('Enter')
+  const panel = page.getByRole('region', { name: 'Joint' })
+  await expect(panel.getByText(/Leave a tail of/)).toBeVisible()
+  // Both are joined where their plans say that the hinge is.
+  await expect(field(page, 'Body: from stitch')).toHaveValue('20')
+  const many = field(page, 'Lid: how many')
+  await many.fill('12')
+  await many.press('Enter')
+  await expect(panel.getByText(/12 stitches on 8 are 50% more: that gathers/)).toBeVisible()
+  await many.fill('40')
+  await many.press('Enter')
+  await expect(panel.getByText(/2 to 38/i)).toBeVisible()
+  await many.fill('9')
+  await many.press('Enter')
+  await expect(panel.getByText(/2 in one at st \d; it will be seen a little/)).toBeVisible()
+  await expect(joint).toHaveAccessibleName(/: 8 on 9$/)
+  await panel.getByRole('button', { name: /^Back stitch/ }).press('Enter')
+  await expect(panel.getByText(/^Back stitch\. 2 in one/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(/^Back stitch\. 2 in one/)).toBeVisible()
+  await page.getByRole('button', { name: 'Take this joint out' }).press('Enter')
+  await expect(page.getByRole('heading', { name: 'Join two edges' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).press('Enter')
+  await expect(joint).toBeVisible()
+})
+
+test('steps go where the rules let them, by keys and by mouse; what closes asks first, and says what is still to go in', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto(holder)
+  await expect(stations(page)).toHaveCount(8)
+  const ends = station(page, /^Ends inside/)
+  await ends.press('Enter')
+  await expect(page.getByText('Before Disc 1 to 2: it needs the inside.')).toBeVisible()
+  // It may go after the loop or before it, never after both layers are one.
+  await ends.press('Shift+ArrowRight')
+  await expect(
+    page.getByText('Ends inside stays before Disc 1 to 2: it needs the inside.', { exact: true }),
+  ).toBeVisible()
+  await ends.press('Shift+ArrowLeft')
+  await expect(stations(page).nth(1)).toContainText('Ends inside')
+  await page.reload()
+  await expect(stations(page).nth(1)).toContainText('Ends inside')
+
+  // Dragged beyond what holds it, it stops there.
+  const [from, to] = [
+    await station(page, /^Loop, make it/).boundingBox(),
+    await station(page, /^Weave in/).boundingBox(),
+  ]
+  await page.mouse.move(from!.x + 20, from!.y + 20)
+  await page.mouse.down()
+  await page.mouse.move(to!.x, to!.y + 20, { steps: 12 })
+  await page.mouse.move(to!.x + 30, to!.y + 20, { steps: 4 })
+  await page.mouse.up()
+  await expect(stations(page).nth(3)).toContainText('Loop')
+
+  await page.getByRole('button', { name: 'Add a step' }).click()
+  await page.getByRole('combobox', { name: 'What' }).selectOption('hardware')
+  await page.getByLabel('Called').fill('Magnet')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText(/None for babies or children under three/)).toBeVisible()
+  await expect(stations(page)).toHaveCount(9)
+  await expect(page.getByText('Before Disc 1 to 2: it needs the inside.')).toBeVisible()
+  const [project] = (
+    await stored<{ id: string; finish?: { steps: { name: string }[]; order: string[] } }>(page, 'projects')
+  ).filter(({ id }) => id === 'pot-holder')
+  expect(project!.finish!.steps.map(({ name }) => name)).toEqual(['Magnet'])
+  expect(project!.finish!.order.length).toBe(8)
+})
+
+test('a set of two discs is joined through both on a phone, filled through an opening, with odd numbers refused', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openShelf(page)
+  await page.goto('/project/pan-handle-sleeve/pieces')
+  await page.getByRole('button', { name: 'Join them' }).click()
+  const panel = page.getByRole('region', { name: 'Joint' })
+  const open = field(page, 'Stays open until it is filled, sts')
+  await open.fill('0')
+  await open.press('Enter')
+  await expect(panel.getByText(/from 2 to/i).first()).toBeVisible()
+  await open.fill('300 sts')
+  await open.press('Enter')
+  await expect(open).toHaveAttribute('aria-invalid', 'true')
+  await open.fill('4')
+  await open.press('Enter')
+  await expect(stations(page).filter({ hasText: 'Fill' })).toContainText('through 4 sts')
+  await expect(stations(page).filter({ hasText: /^Close/ })).toContainText('the last 4')
+  const close = station(page, /^Close/)
+  await close.click()
+  await expect(page.getByText('After this there is no way inside.')).toBeVisible()
+  await page.goBack()
+  await page.goForward()
+  await expect(stations(page).filter({ hasText: /^Close/ })).toContainText('the last 4')
+})
