@@ -178,6 +178,8 @@ export {
   waitsFor,
   wayToFinish,
   withoutPiece,
+  unfinished,
+  withOwnLink,
   withOwnStep,
   type Finish,
   type PieceToFinish,
@@ -185,7 +187,9 @@ export {
 } from './finish/finish.ts'
 export {
   easingOf,
+  nextOfSeam,
   pairsOf,
+  seamStitches,
   WAYS_OF_JOINING,
   type Joint,
   type JointEdge,
@@ -193,6 +197,7 @@ export {
 } from './finish/joint.ts'
 export {
   CANNOT_BE_UNDONE,
+  CircleError,
   moved,
   rangeOf,
   type FinishingStep,

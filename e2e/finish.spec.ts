@@ -83,6 +83,41 @@ test('steps go where the rules let them, by keys and by mouse; what closes asks 
   ).filter(({ id }) => id === 'pot-holder')
   expect(project!.finish!.steps.map(({ name }) => name)).toEqual(['Magnet'])
   expect(project!.finish!.order.length).toBe(8)
+
+  // A wish of one's own that goes around in a circle is named; one that does not is kept, and given up again.
+  await station(page, /^Ends inside/).click()
+  await page.getByRole('combobox', { name: 'Only after' }).selectOption({ label: 'Disc 1 to 2' })
+  await expect(page.getByText(/would wait for one another: .*Ends inside.*Disc 1 to 2/)).toBeVisible()
+  await page.getByRole('combobox', { name: 'Only after' }).selectOption({ label: 'Loop' })
+  await expect(page.getByText('After Loop: as you wanted it.')).toBeVisible()
+  await page.getByRole('button', { name: 'Not any more' }).click()
+  await expect(page.getByText('After Loop: as you wanted it.')).toHaveCount(0)
+})
+
+test('a seam is counted by keys, stitch by stitch; its step is done with the last, and in hand again one back', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/project/headlamp-case/pieces')
+  const seam = page.getByRole('region', { name: 'Seam in hand' })
+  const count = seam.getByRole('button', { name: 'Count a stitch' })
+  await expect(seam.getByText('Next: st 20 of Body with st 20 of Lid.')).toBeVisible()
+  await count.focus()
+  for (let stitch = 1; stitch <= 3; stitch++) {
+    await page.keyboard.press('Space')
+    await expect(seam.getByLabel('Stitches of the seam')).toHaveText(`${stitch} of 8`)
+  }
+  await page.reload()
+  await expect(seam.getByText('Next: st 23 of Body with st 23 of Lid.')).toBeVisible()
+  await count.focus()
+  for (let stitch = 4; stitch <= 8; stitch++) {
+    await page.keyboard.press('Enter')
+    await expect(seam.getByLabel('Stitches of the seam')).toHaveText(`${stitch} of 8`)
+  }
+  await expect(seam.getByText('All of it is joined.')).toBeVisible()
+  await expect(station(page, /^Body to Lid, .*done/)).toBeVisible()
+  await seam.getByRole('button', { name: 'One back' }).click()
+  await expect(station(page, /^Body to Lid, 8 = 8, to come/)).toBeVisible()
 })
 
 test('a set of two discs is joined through both on a phone, filled through an opening, with odd numbers refused', async ({

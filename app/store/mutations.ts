@@ -7,6 +7,7 @@ import {
   newPiece,
   UNMEASURED_GAUGE,
   withFreshIds,
+  unfinished,
   withoutPiece,
   yarnsOf,
   type GaugeRecord,
@@ -164,6 +165,7 @@ export async function duplicateProject(id: string): Promise<string> {
   const now = Date.now()
   const project = {
     ...fresh.projects[0]!,
+    ...(fresh.projects[0]!.finish ? { finish: unfinished(fresh.projects[0]!.finish) } : {}),
     name: `${all.projects[0]!.name.slice(0, LONGEST_NAME - 2)} 2`,
     createdAt: now,
     updatedAt: now,

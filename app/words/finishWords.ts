@@ -1,6 +1,7 @@
 import {
   closesOff,
   easingOf,
+  seamStitches,
   type Finish,
   type FinishingStep,
   type Joint,
@@ -88,7 +89,7 @@ export function stepWords(
   const [first] = step.pieces
   const piece = pieces.find(({ id }) => id === first)
   const joint = finish.joints.find(({ id }) => id === step.joint || step.id === `inside:${id}`)
-  const all = joint ? Math.max(...joint.edges.map(({ count }) => count)) : 0
+  const all = joint ? seamStitches(joint) : 0
   switch (step.kind) {
     case 'make':
       return {

@@ -150,7 +150,10 @@ const finish = record({
           way: Joi.string().valid(...WAYS_OF_JOINING),
           edges: Joi.array().ordered(jointEdge.required(), jointEdge.required()).length(2),
         },
-        { filledThrough: Joi.number().integer().min(2).max(MOST_STITCHES) },
+        {
+          filledThrough: Joi.number().integer().min(2).max(MOST_STITCHES),
+          made: Joi.number().integer().min(0).max(MOST_STITCHES),
+        },
       ),
     )
     .max(200),

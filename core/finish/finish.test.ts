@@ -10,11 +10,21 @@ import {
   stillToGoInside,
   wayToFinish,
   withoutPiece,
+  withOwnLink,
   withOwnStep,
   type Finish,
   type PieceToFinish,
 } from './finish.ts'
-import { easesWith, easingOf, pairsOf, WAYS_OF_JOINING, type Joint, type WayOfJoining } from './joint.ts'
+import {
+  easesWith,
+  easingOf,
+  nextOfSeam,
+  pairsOf,
+  seamStitches,
+  WAYS_OF_JOINING,
+  type Joint,
+  type WayOfJoining,
+} from './joint.ts'
 import { moved, orderOf, rangeOf, STEP_KINDS } from './order.ts'
 import { tailsOf, yarnForAll } from './needs.ts'
 import { seamOf } from './seam.ts'
@@ -57,6 +67,21 @@ test('every stitch of both edges is in a pair, in order; what takes two lies as 
       }
     }),
     { numRuns: 200 },
+  )
+})
+
+test('a seam is told stitch by stitch: every pair once, and where a stitch takes another', () => {
+  fc.assert(
+    fc.property(anyEdge, anyEdge, (first, second) => {
+      const seam = joint('a', [edge('body', 3, first), edge('lid', 5, second)])
+      const told = Array.from({ length: seamStitches(seam) }, (_, made) => nextOfSeam(seam, made)!)
+      expect(nextOfSeam(seam, told.length)).toBeUndefined()
+      expect(told.map((one) => [one.first - 4, one.second - 6])).toEqual(pairsOf(first, second))
+      // It takes another as often as the longer edge has more.
+      expect(told.filter(({ again }) => again !== undefined)).toHaveLength(Math.abs(first - second))
+      for (const { again } of told) if (again !== undefined) expect(again).toBe(first < second ? 0 : 1)
+    }),
+    { numRuns: 60 },
   )
 })
 
@@ -262,6 +287,10 @@ test('links in a circle are named; what needs the inside comes before it is clos
     'needs the inside of what is closed already',
   )
   expect(withoutPiece(withMagnet, 'disc')).toEqual(NO_FINISH)
+  expect(withOwnLink(pieces, pad, 'make:loop', 'join:around').links).toEqual([['make:loop', 'join:around']])
+  expect(said(() => withOwnLink(pieces, pad, 'close:around', 'join:around'))).toMatch('wait for one another')
+  const cot = pieces.map((one) => ({ ...one, fitness: { ...NO_USE_YET, uses: ['baby'] as const } }))
+  expect(said(() => withOwnStep(cot, pad, magnet))).toMatch(/are swallowed\. Embroider it instead\./)
   expect(ids(orderOf(way.order, [], ids(way.order).toReversed()))).toEqual(ids(way.order).toReversed())
 })
 

@@ -1,4 +1,4 @@
-import type { Fitness } from '../cautions/use.ts'
+import type { Fitness, Use } from '../cautions/use.ts'
 import { SpecError } from '../errors/specError.ts'
 import type { Form, StoredForm } from '../forms/registry.ts'
 import { familyOf } from '../forms/registry.ts'
@@ -144,11 +144,25 @@ export const stillToGoInside = (way: WayToFinish, id: string): readonly Finishin
   return way.order.filter((step) => !way.done.has(step.id) && inside.some(({ before }) => before === step.id))
 }
 
+/** Who puts things into their mouth. */
+const SMALL: readonly Use[] = ['baby', 'childUnderThree', 'pet']
+
 /**
  * A finish with a step of the maker's own more.
- * @throws SpecError when it needs the inside of what is closed already
+ * @throws SpecError when it needs the inside of what is closed already, or puts hardware where it may be swallowed
  */
 export function withOwnStep(pieces: readonly PieceToFinish[], finish: Finish, step: OwnStep): Finish {
+  const with_ = pieces.filter(({ id }) => step.pieces.length === 0 || step.pieces.includes(id))
+  if (
+    step.kind === 'hardware' &&
+    with_.some(({ fitness }) => fitness.uses.some((use) => SMALL.includes(use)))
+  ) {
+    throw new SpecError(
+      'steps',
+      'It is for somebody who puts things into their mouth: eyes, buttons and magnets come off and are swallowed.',
+      'Embroider it instead.',
+    )
+  }
   const next = { ...finish, steps: [...finish.steps, step] }
   const way = wayToFinish(pieces, next)
   const closed = way.links.find(
@@ -163,6 +177,28 @@ export function withOwnStep(pieces: readonly PieceToFinish[], finish: Finish, st
   }
   return next
 }
+
+/**
+ * A finish with one link of the maker's own more: one step before another.
+ * @throws CircleError when it closes a circle
+ */
+export function withOwnLink(
+  pieces: readonly PieceToFinish[],
+  finish: Finish,
+  before: string,
+  after: string,
+): Finish {
+  const next: Finish = { ...finish, links: [...finish.links, [before, after]] }
+  wayToFinish(pieces, next)
+  return next
+}
+
+/** The same joints, steps and order, with nothing done yet. */
+export const unfinished = (finish: Finish): Finish => ({
+  ...finish,
+  joints: finish.joints.map(({ made: _, ...joint }) => joint),
+  done: [],
+})
 
 /** Joints and steps without a piece that is no longer there. */
 export const withoutPiece = (finish: Finish, pieceId: string): Finish => ({

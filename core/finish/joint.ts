@@ -29,6 +29,34 @@ export interface Joint {
   readonly edges: readonly [JointEdge, JointEdge]
   /** What it closes is filled: so many stitches stay open until it is. */
   readonly filledThrough?: number
+  /** Stitches of the seam that are made, where they are counted. */
+  readonly made?: number
+}
+
+/** Stitches of a seam: as many as its longer edge has. */
+export const seamStitches = ({ edges: [one, other] }: Pick<Joint, 'edges'>): number =>
+  Math.max(one.count, other.count)
+
+/** What the next stitch of a seam is: of which stitches of both edges (from 1), and whether one of them takes another. */
+export interface NextOfSeam {
+  readonly first: number
+  readonly second: number
+  /** It goes into the same stitch of an edge as the one before it. */
+  readonly again?: 0 | 1
+}
+
+/** @param made stitches of the seam that are made */
+export function nextOfSeam({ edges }: Pick<Joint, 'edges'>, made: number): NextOfSeam | undefined {
+  const [one, other] = edges
+  const pairs = pairsOf(one.count, other.count)
+  const [pair, before] = [pairs[made], pairs[made - 1]]
+  if (!pair) return undefined
+  const again = before && ([0, 1] as const).find((side) => pair[side] === before[side])
+  return {
+    first: one.from + pair[0] + 1,
+    second: other.from + pair[1] + 1,
+    ...(again === undefined ? {} : { again }),
+  }
 }
 
 /** What a seam stitch takes up of both stretches: a stitch of each, by its place there from 0. */

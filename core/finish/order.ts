@@ -109,7 +109,7 @@ export function rulesFor(steps: readonly FinishingStep[], closes: ReadonlySet<st
 /**
  * Steps in an order that keeps every link, as near as can be to the one wanted: at each place the first of those
  * wanted that nothing still holds up. Steps that nobody has placed come where their kind usually does.
- * @throws SpecError when links go around in a circle, which is named
+ * @throws CircleError when links go around in a circle, which is named
  */
 export function orderOf(
   steps: readonly FinishingStep[],
@@ -153,8 +153,23 @@ function placed(
   return all
 }
 
+/** Steps that wait for one another, by their ids: the circle ends where it begins. */
+export class CircleError extends SpecError {
+  readonly circle: readonly string[]
+
+  constructor(circle: readonly string[]) {
+    super(
+      'order',
+      `These wait for one another: ${circle.join(', then ')}.`,
+      'Take one of your own links between them out.',
+    )
+    this.name = 'CircleError'
+    this.circle = circle
+  }
+}
+
 /** The circle that links make, each step named by what it is. */
-function cycle(steps: readonly FinishingStep[], links: readonly Link[]): SpecError {
+function cycle(steps: readonly FinishingStep[], links: readonly Link[]): CircleError {
   const held = new Set(steps.map(({ id }) => id))
   const path: string[] = []
   let at = steps[0]!.id
@@ -162,12 +177,7 @@ function cycle(steps: readonly FinishingStep[], links: readonly Link[]): SpecErr
     path.push(at)
     at = links.find(({ before, after }) => after === at && held.has(before))!.before
   }
-  const around = [...path.slice(path.indexOf(at)), at].reverse()
-  return new SpecError(
-    'order',
-    `These wait for one another: ${around.join(', then ')}.`,
-    'Take one of your own links between them out.',
-  )
+  return new CircleError([...path.slice(path.indexOf(at)), at].reverse())
 }
 
 /** The places that a step may move to in an order, from the first to the last: it stops where it may not pass. */

@@ -1,6 +1,6 @@
 import type { Gauge } from '../gauge/gauge.ts'
 import { STITCHES, yarnPerStitch } from '../stitches/stitch.ts'
-import type { Joint, WayOfJoining } from './joint.ts'
+import { seamStitches, type Joint, type WayOfJoining } from './joint.ts'
 
 /** What a seam takes: yarn and the tail to leave for it, m, and time. */
 export interface Seam {
@@ -37,7 +37,7 @@ export function seamOf(
   { w, h, yarnDiameter }: Pick<Gauge, 'w' | 'h' | 'yarnDiameter'>,
   pace: number,
 ): Seam {
-  const stitches = Math.max(edges[0].count, edges[1].count)
+  const stitches = seamStitches({ edges })
   const length = Math.min(edges[0].count, edges[1].count) * w
   if (isSewn(way)) {
     const metres = (SEWN[way]! * length) / 1000

@@ -1,5 +1,5 @@
 import { SpecError } from '../errors/specError.ts'
-import { easesWith, easingOf, type Joint, type JointEdge } from './joint.ts'
+import { easesWith, easingOf, seamStitches, type Joint, type JointEdge } from './joint.ts'
 
 /** What there is to know of the pieces that joints are between. */
 export interface EdgesOf {
@@ -66,7 +66,7 @@ export function validateJoint(pieces: readonly EdgesOf[], joint: Joint, others: 
     )
   }
   const { filledThrough } = joint
-  const all = Math.max(one.count, other.count)
+  const all = seamStitches(joint)
   if (filledThrough !== undefined && !(filledThrough >= FEWEST && filledThrough <= all - FEWEST)) {
     throw wrong(
       `${filledThrough} stitches left open of ${all} are no opening to fill through.`,

@@ -1,5 +1,12 @@
 import clsx from 'clsx'
-import { easingOf, validateJoint, WAYS_OF_JOINING, type Joint, type JointEdge } from '../../../core/index.ts'
+import {
+  easingOf,
+  seamStitches,
+  validateJoint,
+  WAYS_OF_JOINING,
+  type Joint,
+  type JointEdge,
+} from '../../../core/index.ts'
 import { useYarns } from '../../store/queries.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
@@ -11,6 +18,7 @@ import { easingWords, jointName, WAY_WORDS } from '../../words/finishWords.ts'
 import { duration } from '../../words/wording.ts'
 import { EdgeCells } from './EdgeCells.tsx'
 import { JointTapes } from './JointTapes.tsx'
+import { SeamCounter } from './SeamCounter.tsx'
 import { seamIn, yarnOfJoint, type PiecesModel } from './piecesModel.ts'
 
 interface JointPanelProps {
@@ -28,8 +36,10 @@ export function JointPanel({ model, joint, onGone }: JointPanelProps) {
   const others = finish.joints.filter(({ id }) => id !== joint.id)
   const put = (next: Joint) =>
     change({ ...finish, joints: finish.joints.map((one) => (one.id === joint.id ? next : one)) })
+  // Of another stretch nothing is made yet.
+  const { made: _, ...unmade } = joint
   const withEdge = (index: 0 | 1, edge: JointEdge): Joint => ({
-    ...joint,
+    ...unmade,
     edges: index === 0 ? [edge, joint.edges[1]] : [joint.edges[0], edge],
   })
   const refused = (next: Joint) => refusalOf(() => validateJoint(edges, next, others), sizes.speech)?.text
@@ -37,7 +47,7 @@ export function JointPanel({ model, joint, onGone }: JointPanelProps) {
   const seam = seamIn(model, joint)
   const first = pieces.find(({ row }) => row.view.piece.id === joint.edges[0].pieceId)
   const yarn = yarns?.find(({ id }) => id === yarnOfJoint(model, joint))
-  const all = Math.max(joint.edges[0].count, joint.edges[1].count)
+  const all = seamStitches(joint)
   const { filledThrough, ...whole } = joint
   const easing = easingOf(joint.edges[0].count, joint.edges[1].count)
   const name = jointName(joint, edges)
@@ -80,6 +90,7 @@ export function JointPanel({ model, joint, onGone }: JointPanelProps) {
           )}
         </div>
       )}
+      {!fault && <SeamCounter model={model} joint={joint} />}
       <div className="grid grid-cols-2 border-t border-l rule">
         {joint.edges.map((edge, index) => (
           <EdgeCells

@@ -1,9 +1,8 @@
-import { pairsOf, stitchesOf, type EdgesOf, type Joint } from '../../../core/index.ts'
-import { edgeName } from '../../../core/index.ts'
+import { edgeName, pairsOf, stitchesOf, type EdgesOf, type Joint } from '../../../core/index.ts'
 import { sts } from '../../words/wording.ts'
 
 interface JointTapesProps {
-  readonly joint: Pick<Joint, 'edges'>
+  readonly joint: Pick<Joint, 'edges' | 'made'>
   readonly edges: readonly EdgesOf[]
   readonly width: number
 }
@@ -40,7 +39,7 @@ export function JointTapes({ joint, edges, width }: JointTapesProps) {
           key={index}
           d={`M${at(one.from + from + 0.5)} ${top[0]! + TAPE}L${at(other.from + to + 0.5)} ${top[1]!}`}
           stroke="var(--color-ink)"
-          strokeWidth={1}
+          strokeWidth={index < (joint.made ?? 0) ? 2.6 : 1}
         />
       ))}
       {[first, second].map(({ edge, piece, all }, index) => (

@@ -1,6 +1,14 @@
 import { useState } from 'react'
-import { stillToGoInside, waitsFor, type FinishingStep, type WayToFinish } from '../../../core/index.ts'
+import {
+  CircleError,
+  stillToGoInside,
+  waitsFor,
+  withOwnLink,
+  type FinishingStep,
+  type WayToFinish,
+} from '../../../core/index.ts'
 import { Modal } from '../../ui/Modal.tsx'
+import { Select } from '../../ui/Select.tsx'
 import { REASON_WORDS, stepAdvice, stepWords } from '../../words/finishWords.ts'
 import { isFinal, type PiecesModel } from './piecesModel.ts'
 
@@ -15,6 +23,7 @@ interface StepPanelProps {
 export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
   const { finish, edges, toFinish, change } = model
   const [asks, setAsks] = useState(false)
+  const [circle, setCircle] = useState<string>()
   const words = (one: FinishingStep) => stepWords(one, edges, finish)
   const { name, detail } = words(step)
   const done = way.done.has(step.id)
@@ -33,6 +42,20 @@ export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
       ...finish,
       done: isDone ? [...finish.done, step.id] : finish.done.filter((id) => id !== step.id),
     })
+  const free = way.order.filter(
+    ({ id }) => id !== step.id && !way.links.some(({ before, after }) => before === id && after === step.id),
+  )
+  const link = (before: string) => {
+    try {
+      change(withOwnLink(toFinish, finish, before, step.id))
+      setCircle(undefined)
+    } catch (error) {
+      if (!(error instanceof CircleError)) throw error
+      setCircle(`These would wait for one another: ${error.circle.map(nameOf).join(', then ')}.`)
+    }
+  }
+  const unlink = (before: string, after: string) =>
+    change({ ...finish, links: finish.links.filter(([one, other]) => one !== before || other !== after) })
   const finishIt = () => (isFinal(model, step) ? setAsks(true) : set(true))
   return (
     <div className="grid gap-3">
@@ -62,9 +85,29 @@ export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
                   After <strong>{nameOf(before)}</strong>: {REASON_WORDS[why]}.
                 </>
               )}
+              {why === 'own' && (
+                <button
+                  type="button"
+                  className="px-2 underline underline-offset-4"
+                  onClick={() => unlink(before, after)}
+                >
+                  Not any more
+                </button>
+              )}
             </li>
           ))}
         </ul>
+      )}
+      <Select
+        label="Only after"
+        value=""
+        onChange={(before) => before && link(before)}
+        choices={[['', 'choose a step'], ...free.map((one) => [one.id, words(one).name] as const)]}
+      />
+      {circle && (
+        <p role="alert" className="fault text-16">
+          {circle}
+        </p>
       )}
       <div className="flex flex-wrap gap-3">
         {step.kind !== 'make' &&
