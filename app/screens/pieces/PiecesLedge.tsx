@@ -142,15 +142,17 @@ export function PiecesLedge({ model, open, onOpen, room: high }: PiecesLedgeProp
             </svg>
             {drawn.map(({ joint, middle }) => {
               const here = open.kind === 'joint' && open.id === joint.id
+              const wrong = model.misfits.has(joint.id)
               return (
                 <button
                   key={joint.id}
                   type="button"
                   aria-pressed={here}
-                  aria-label={`Joint, ${jointName(joint, model.edges)}: ${countsOf(joint)}`}
+                  aria-label={`Joint, ${jointName(joint, model.edges)}: ${countsOf(joint)}${wrong ? ', does not fit its edges any more' : ''}`}
                   className={clsx(
                     'slab absolute min-h-8 -translate-1/2 border px-2.5 text-16',
                     here ? 'border-ink bg-tape' : 'border-transparent bg-film hover:border-ink',
+                    wrong && 'border-l-4 border-l-ink',
                   )}
                   style={{ left: Math.max(44, Math.min(width - 44, middle.x)), top: middle.y }}
                   onClick={() => onOpen({ kind: 'joint', id: joint.id })}

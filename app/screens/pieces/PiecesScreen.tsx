@@ -8,6 +8,7 @@ import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
+import { pieceAddress } from '../../words/pieceWords.ts'
 import { duration } from '../../words/wording.ts'
 import { useShelfRows, type ShelfRow } from '../shelf/useShelfRows.ts'
 import { JointPanel } from './JointPanel.tsx'
@@ -86,6 +87,7 @@ function Pieces({ rows }: { readonly rows: readonly ShelfRow[] }) {
       : needs.length > 0
         ? `${needs.map(({ yarn }) => nameOf(yarn)).join(', ')} enough for all.`
         : ''
+  const unplanned = rows.filter(({ planned }) => !planned.ok)
   const made = pieces.reduce((total, { row }) => total + row.view.piece.quantity, 0)
   return (
     <main className="flex min-h-0 grow flex-col">
@@ -110,6 +112,15 @@ function Pieces({ rows }: { readonly rows: readonly ShelfRow[] }) {
             )}{' '}
             {yarnWords}
           </p>
+          {unplanned.map(({ view }) => (
+            <p key={view.piece.id} className="fault mb-2 text-16">
+              {view.piece.name} cannot be planned as it is.{' '}
+              <Link className="underline underline-offset-4" to={pieceAddress(view, 'plan')}>
+                Open its plan
+              </Link>{' '}
+              to see why.
+            </p>
+          ))}
           <PiecesLedge model={model} open={open} onOpen={setOpen} room={beside ? height : undefined} />
           <div className="flex flex-wrap gap-3 py-3">
             <Link className="button-line" to={`/new?project=${project.id}`}>

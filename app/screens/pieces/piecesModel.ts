@@ -4,6 +4,7 @@ import {
   closesOff,
   NO_FINISH,
   seamOf,
+  validateJoint,
   wayToFinish,
   type EdgesOf,
   type Fault,
@@ -38,6 +39,8 @@ export interface PiecesModel {
   readonly way: WayToFinish | undefined
   /** Why there is no way: links in a circle. */
   readonly fault: Fault | undefined
+  /** Joints that no longer fit: a piece of theirs was changed since. */
+  readonly misfits: ReadonlySet<string>
   readonly change: (finish: Finish) => void
 }
 
@@ -67,11 +70,16 @@ export function usePiecesModel(rows: readonly ShelfRow[]): PiecesModel {
     }
   })
   const way = attempt(() => wayToFinish(toFinish, finish))
+  const edges = pieces.map(edgesOf)
+  const misfits = finish.joints.filter(
+    (joint) => !attempt(() => validateJoint(edges, joint, finish.joints)).ok,
+  )
   return {
     project,
     rows,
     pieces,
-    edges: pieces.map(edgesOf),
+    edges,
+    misfits: new Set(misfits.map(({ id }) => id)),
     toFinish,
     finish,
     way: way.ok ? way.value : undefined,
