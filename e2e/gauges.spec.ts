@@ -120,6 +120,8 @@ test('yarn is weighed, counted in balls, compared, and shown in the maker’s un
   await page.getByLabel('Could another take its place?').selectOption({ label: 'Bark' })
   await expect(page.getByText(/Another fibre/)).toBeVisible()
   await page.getByRole('button', { name: 'New yarn' }).click()
+  // Until it is there, the fields are those of the one before.
+  await expect(field(page, 'Colour name')).toHaveValue(/^Yarn \d/)
   await field(page, 'Colour name').fill('<i>Moss</i>')
   await expect(page.getByRole('button', { name: '<i>Moss</i>' })).toBeVisible()
 

@@ -78,9 +78,14 @@ export async function takeUpLeftBehind(): Promise<void> {
   const keys = Object.keys(localStorage).filter((key) => key.startsWith(LEFT_BEHIND))
   const entries = keys.map((key) => localStorage.getItem(key)!)
   for (const key of keys) localStorage.removeItem(key)
+  const left = entries.flatMap((entry) => JSON.parse(entry) as Edited[])
+  // Left again before they are stored, they stay on their way.
+  const arrivals = left.map(setOut)
   const faults: unknown[] = []
-  for (const edited of entries.flatMap((entry) => JSON.parse(entry) as Edited[])) {
-    await saveEdited(edited).catch((fault: unknown) => faults.push(fault))
+  for (const [index, edited] of left.entries()) {
+    await saveEdited(edited)
+      .catch((fault: unknown) => faults.push(fault))
+      .finally(arrivals[index])
   }
   if (faults.length > 0) throw faults[0]
 }

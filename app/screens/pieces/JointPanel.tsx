@@ -128,7 +128,7 @@ export function JointPanel({ model, joint, onGone }: JointPanelProps) {
                   type="button"
                   aria-pressed={here}
                   className={clsx(
-                    'flex min-h-10 w-full flex-wrap items-baseline gap-x-3 border-l-[6px] px-2 py-1 text-left hover:bg-film-2',
+                    'flex min-h-11 w-full flex-wrap items-baseline gap-x-3 border-l-[6px] px-2 py-1 text-left hover:bg-film-2',
                     here ? 'border-ink bg-film-2' : 'border-transparent',
                   )}
                   onClick={() => put({ ...joint, way })}

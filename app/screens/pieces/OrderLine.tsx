@@ -8,7 +8,7 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core'
 import {
-  horizontalListSortingStrategy,
+  rectSortingStrategy,
   SortableContext,
   sortableKeyboardCoordinates,
   useSortable,
@@ -24,6 +24,7 @@ import {
   type StepKind,
   type WayToFinish,
 } from '../../../core/index.ts'
+import { useSettings } from '../../store/queries.ts'
 import { freshId } from '../../store/database.ts'
 import { refusalOf } from '../../ui/refusal.ts'
 import { Select } from '../../ui/Select.tsx'
@@ -59,6 +60,9 @@ export function OrderLine({ model, way, open, onOpen }: OrderLineProps) {
   )
   const { order, links, done, next } = way
   const down = width < NARROW
+  // What has no room in one row goes on in the next.
+  const inARow = Math.max(1, Math.floor(width / (STATION * (useSettings().print / 100))))
+  const pitch = width / Math.min(order.length, inARow)
   const words = (step: FinishingStep) => stepWords(step, edges, finish)
   const moveTo = (id: string, to: number) => {
     const at = order.findIndex((step) => step.id === id)
@@ -100,20 +104,15 @@ export function OrderLine({ model, way, open, onOpen }: OrderLineProps) {
         </p>
         <AddStep model={model} onAdded={(id) => onOpen({ kind: 'step', id })} />
       </div>
-      <div ref={area} className={clsx('pt-2', !down && 'overflow-x-auto')}>
+      <div ref={area} className="pt-2">
         {width > 0 && (
           <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
             <SortableContext
               items={order.map(({ id }) => id)}
-              strategy={down ? verticalListSortingStrategy : horizontalListSortingStrategy}
+              strategy={down ? verticalListSortingStrategy : rectSortingStrategy}
             >
-              {!down && (
-                <Brackets order={order} held={held} pitch={Math.max(STATION, width / order.length)} />
-              )}
-              <ol
-                className={clsx(down ? 'grid' : 'flex')}
-                style={down ? undefined : { width: Math.max(width, STATION * order.length) }}
-              >
+              {!down && inARow >= order.length && <Brackets order={order} held={held} pitch={pitch} />}
+              <ol className={clsx(down ? 'grid' : 'flex flex-wrap gap-y-3')}>
                 {order.map((step, index) => (
                   <Station
                     key={step.id}
@@ -123,6 +122,7 @@ export function OrderLine({ model, way, open, onOpen }: OrderLineProps) {
                     last={index === order.length - 1}
                     chosen={chosen === step.id}
                     down={down}
+                    pitch={pitch}
                     onChoose={() => onOpen({ kind: 'step', id: step.id })}
                     onMove={(by) => moveTo(step.id, Math.max(0, Math.min(order.length - 1, index + by)))}
                   />
@@ -143,13 +143,15 @@ interface StationProps {
   readonly last: boolean
   readonly chosen: boolean
   readonly down: boolean
+  /** Px that it takes of a row. */
+  readonly pitch: number
   readonly onChoose: () => void
   readonly onMove: (by: number) => void
 }
 
 const STATE_WORDS = { done: 'done', next: 'next', toCome: 'to come' } as const
 
-function Station({ step, words, state, last, chosen, down, onChoose, onMove }: StationProps) {
+function Station({ step, words, state, last, chosen, down, pitch, onChoose, onMove }: StationProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: step.id,
   })
@@ -163,8 +165,9 @@ function Station({ step, words, state, last, chosen, down, onChoose, onMove }: S
   return (
     <li
       ref={setNodeRef}
-      className={clsx('relative', down ? 'flex' : 'grow basis-0', isDragging && 'z-10')}
+      className={clsx('relative', down && 'flex', isDragging && 'z-10')}
       style={{
+        width: down ? undefined : pitch,
         transform: transform
           ? `translate(${Math.round(transform.x)}px, ${Math.round(transform.y)}px)`
           : undefined,
@@ -176,7 +179,7 @@ function Station({ step, words, state, last, chosen, down, onChoose, onMove }: S
           aria-hidden
           className={clsx(
             'absolute',
-            down ? 'top-6 bottom-[-1.5rem] left-[1.19rem] w-1' : 'top-[1.19rem] left-6 h-1 w-full',
+            down ? 'top-6 bottom-[-1.5rem] left-[1.19rem] w-1' : 'top-[1.19rem] left-6 right-0 h-1',
             state === 'done' ? 'bg-ink' : 'bg-hair',
           )}
         />

@@ -1,5 +1,5 @@
 import clsx from 'clsx'
-import type { JointEdge } from '../../../core/index.ts'
+import type { Joint, JointEdge } from '../../../core/index.ts'
 import { LedgeTape, OnePiece, sizeOnLedge } from '../../drawing/OnLedge.tsx'
 import { stands } from '../../drawing/views/viewOf.ts'
 import { useSettings, useYarnColours } from '../../store/queries.ts'
@@ -26,13 +26,12 @@ const GAP_MM = 34
 const MOST_COPIES = 3
 const TALLEST = 300
 /** Px that everything but the pieces takes of its part of the screen. */
-const AROUND = 330
+const AROUND = 400
 const LEAST_TALL = 110
-/** Room over the pieces for lines between them, px. */
-const OVER = 82
-/** Px that a label takes, and how much higher lines lie than those before them. */
-const LABEL = 96
-const [STEP, LEVELS] = [25, 3]
+/** About how wide a label is in normal print, half as high as it is with its distance, and how many have room, px. */
+const LABEL = 92
+const HIGH = 24
+const MOST_OVER = 3
 /** Fewer px have no room for the words under a piece. */
 const NARROW = 96
 
@@ -44,13 +43,21 @@ interface Placed {
   readonly height: number
 }
 
+interface DrawnJoint {
+  readonly joint: Joint
+  readonly start: { readonly x: number; readonly y: number }
+  readonly end: { readonly x: number; readonly y: number }
+  readonly middle: { readonly x: number; readonly y: number }
+}
+
 /** All pieces at one scale, made in yarn, to come dashed; joints are lines between their edges with both counts. */
 export function PiecesLedge({ model, open, onOpen, room: high }: PiecesLedgeProps) {
   const tall = high === undefined ? TALLEST : Math.max(LEAST_TALL, Math.min(TALLEST, high - AROUND))
   const [area, { width }] = useElementSize()
   const sizes = useSizes()
   const colours = useYarnColours()
-  const mirrored = useSettings().hand === 'left'
+  const { hand, print } = useSettings()
+  const mirrored = hand === 'left'
   const { pieces, finish } = model
   const shown = pieces.flatMap((piece) => {
     const { quantity } = piece.row.view.piece
@@ -71,22 +78,28 @@ export function PiecesLedge({ model, open, onOpen, room: high }: PiecesLedgeProp
     x += one.width + GAP_MM
     return { piece: one.piece, copy: one.copy, left, width: one.width * scale, height: one.height * scale }
   })
-  const height = Math.ceil(tallest * scale) + OVER
+  const [label, half] = [LABEL * (print / 100), HIGH * (print / 100)]
+  // As many labels may come to lie over one another.
+  const height =
+    Math.ceil(tallest * scale) + 2 * half * Math.min(MOST_OVER, Math.max(1, finish.joints.length)) + 8
   const of = ({ pieceId, copy }: JointEdge) =>
     placed.find((one) => one.piece.row.view.piece.id === pieceId && one.copy === copy) ??
     placed.find((one) => one.piece.row.view.piece.id === pieceId)
-  const drawn = finish.joints.flatMap((joint, index) => {
+  const drawn: DrawnJoint[] = []
+  for (const joint of finish.joints) {
     const [one, other] = [of(joint.edges[0]), of(joint.edges[1])]
-    if (!one || !other) return []
+    if (!one || !other) continue
     const [from, to] = one.left <= other.left ? [one, other] : [other, one]
     const [start, end] = [edgePoint(from, height, 'right'), edgePoint(to, height, 'left')]
     const between = placed.slice(placed.indexOf(from), placed.indexOf(to) + 1)
-    const beside = between.length === 2 && end.x - start.x > LABEL
-    // Over what stands between them, each a little higher than the last.
-    const over = height - Math.max(...between.map((one) => one.height)) - 16 - STEP * (index % LEVELS)
-    const top = beside ? Math.min(start.y, end.y) - 22 : Math.max(16, over)
-    return [{ joint, start, end, middle: { x: (start.x + end.x) / 2, y: top } }]
-  })
+    const x = Math.max(label / 2, Math.min(width - label / 2, (start.x + end.x) / 2))
+    // Over what stands between them, and over labels that are there already.
+    let y = height - Math.max(...between.map((piece) => piece.height)) - half
+    const meets = () =>
+      drawn.some(({ middle }) => Math.abs(middle.x - x) < label && Math.abs(middle.y - y) < 2 * half)
+    while (meets()) y -= 2 * half
+    drawn.push({ joint, start, end, middle: { x, y } })
+  }
   return (
     <div ref={area} className="min-w-0">
       {width > 0 && (
@@ -150,11 +163,11 @@ export function PiecesLedge({ model, open, onOpen, room: high }: PiecesLedgeProp
                   aria-pressed={here}
                   aria-label={`Joint, ${jointName(joint, model.edges)}: ${countsOf(joint)}${wrong ? ', does not fit its edges any more' : ''}`}
                   className={clsx(
-                    'slab absolute min-h-8 -translate-1/2 border px-2.5 text-16',
+                    'slab absolute min-h-11 min-w-11 -translate-1/2 border px-2 text-16',
                     here ? 'border-ink bg-tape' : 'border-transparent bg-film hover:border-ink',
                     wrong && 'border-l-4 border-l-ink',
                   )}
-                  style={{ left: Math.max(44, Math.min(width - 44, middle.x)), top: middle.y }}
+                  style={{ left: middle.x, top: middle.y }}
                   onClick={() => onOpen({ kind: 'joint', id: joint.id })}
                 >
                   {countsOf(joint)}
@@ -178,7 +191,7 @@ export function PiecesLedge({ model, open, onOpen, room: high }: PiecesLedgeProp
                   >
                     <Link
                       to={pieceAddress(view, 'plan')}
-                      className="slab block truncate text-18 leading-tight hover:underline"
+                      className="slab block min-w-11 truncate text-18 leading-tight hover:underline max-lg:flex max-lg:min-h-11 max-lg:items-center"
                     >
                       {view.piece.name}
                       {view.piece.quantity > 1 && ` × ${view.piece.quantity}`}

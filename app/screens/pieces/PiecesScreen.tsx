@@ -92,7 +92,9 @@ function Pieces({ rows }: { readonly rows: readonly ShelfRow[] }) {
   return (
     <main className="flex min-h-0 grow flex-col">
       <div className="flex min-h-0 grow max-lg:flex-col">
-        <section
+        <div
+          role="group"
+          tabIndex={0}
           ref={part}
           aria-labelledby="pieces-title"
           className="flex min-w-0 grow flex-col px-7 pt-3 max-sm:px-4 lg:overflow-y-auto"
@@ -132,18 +134,32 @@ function Pieces({ rows }: { readonly rows: readonly ShelfRow[] }) {
               </button>
             )}
           </div>
-        </section>
+        </div>
         <section
           aria-label={open.kind === 'step' ? 'Step' : 'Joint'}
-          className="shrink-0 overflow-y-auto border-l-2 rule px-5 py-3 max-lg:border-t-2 max-lg:border-l-0 max-lg:px-7 max-sm:px-4 lg:w-[26rem]"
+          className="flex min-h-0 shrink-0 border-l-2 rule max-lg:border-t-2 max-lg:border-l-0 lg:w-[26rem]"
         >
-          {joint ? (
-            <JointPanel key={joint.id} model={model} joint={joint} onGone={() => setOpen(undefined)} />
-          ) : step && way ? (
-            <StepPanel key={step.id} model={model} way={way} step={step} onGone={() => setOpen(undefined)} />
-          ) : (
-            <NewJoint model={model} onMade={(id) => setOpen({ kind: 'joint', id })} />
-          )}
+          {/* It scrolls by itself beside the pieces, by keys as well. */}
+          <div
+            role="group"
+            tabIndex={0}
+            aria-label="Details"
+            className="min-w-0 grow overflow-y-auto px-5 py-3 max-lg:px-7 max-sm:px-4"
+          >
+            {joint ? (
+              <JointPanel key={joint.id} model={model} joint={joint} onGone={() => setOpen(undefined)} />
+            ) : step && way ? (
+              <StepPanel
+                key={step.id}
+                model={model}
+                way={way}
+                step={step}
+                onGone={() => setOpen(undefined)}
+              />
+            ) : (
+              <NewJoint model={model} onMade={(id) => setOpen({ kind: 'joint', id })} />
+            )}
+          </div>
         </section>
       </div>
       {way ? (
