@@ -179,7 +179,7 @@ function Station({ step, words, state, last, chosen, down, pitch, onChoose, onMo
           aria-hidden
           className={clsx(
             'absolute',
-            down ? 'top-6 bottom-[-1.5rem] left-[1.19rem] w-1' : 'top-[1.19rem] left-6 right-0 h-1',
+            down ? 'top-6 bottom-[-1.5rem] left-[1.19rem] w-1' : 'top-[1.19rem] -right-4 left-6 h-1',
             state === 'done' ? 'bg-ink' : 'bg-hair',
           )}
         />

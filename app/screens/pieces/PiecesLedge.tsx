@@ -26,12 +26,12 @@ const GAP_MM = 34
 const MOST_COPIES = 3
 const TALLEST = 300
 /** Px that everything but the pieces takes of its part of the screen. */
-const AROUND = 400
+const AROUND = 362
 const LEAST_TALL = 110
 /** About how wide a label is in normal print, half as high as it is with its distance, and how many have room, px. */
 const LABEL = 92
 const HIGH = 24
-const MOST_OVER = 3
+const MOST_OVER = 2
 /** Fewer px have no room for the words under a piece. */
 const NARROW = 96
 
