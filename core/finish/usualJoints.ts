@@ -1,5 +1,4 @@
 import type { Plan, PieceSpec } from '../plan/plan.ts'
-import { familyOf } from '../forms/registry.ts'
 import { hingeOf } from '../plan/hingeOf.ts'
 import type { Fitness } from '../cautions/use.ts'
 import type { Joint, JointEdge } from './joint.ts'
@@ -9,7 +8,7 @@ export interface PlannedPiece {
   readonly id: string
   readonly quantity: number
   readonly spec: Pick<PieceSpec, 'form'>
-  readonly plan: Pick<Plan, 'rounds'>
+  readonly plan: Pick<Plan, 'rounds' | 'finished'>
   readonly fitness: Fitness
 }
 
@@ -50,9 +49,9 @@ export function usualJoints(
         ]
       : []
   const layers = pieces.flatMap((piece): OfferedJoint[] => {
-    const { family } = piece.spec.form
-    const lies = family === 'disc' || family === 'oval'
-    if (!lies || piece.quantity < 2 || familyOf(piece.spec.form).inRows || has(piece.id, piece.id)) return []
+    // What lies flat and is closed all around has another lie on it.
+    const lies = piece.plan.finished.lie !== undefined && piece.plan.rounds.at(-1)!.closed
+    if (!lies || piece.quantity < 2 || has(piece.id, piece.id)) return []
     if (piece.quantity > 2 && piece.fitness.layers < 2) return []
     const all = lastCount(piece)
     return [
