@@ -11,7 +11,7 @@ import { useSizes } from './useSizes.ts'
 const PhoneMenu = lazy(() => import('./PhoneMenu.tsx').then((m) => ({ default: m.PhoneMenu })))
 
 const TAB =
-  'slab flex items-center whitespace-nowrap px-3.5 text-20 max-lg:px-2.5 max-lg:text-18 max-sm:px-3 max-sm:text-18 max-sm:large:px-1.5 max-sm:large:text-16'
+  'slab flex items-center px-3.5 sm:whitespace-nowrap text-20 max-lg:px-2.5 max-lg:text-18 max-sm:px-3 max-sm:text-18 max-sm:large:px-1.5 max-sm:large:text-16'
 
 interface HeaderProps {
   /** The piece whose Plan, Work and Check can be opened. */

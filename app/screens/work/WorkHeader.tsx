@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { Link } from 'react-router'
 import type { CopyRecord, Plan } from '../../../core/index.ts'
 import type { PieceView } from '../../store/queries.ts'
@@ -23,17 +24,22 @@ export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderPro
         <h1 className="visually-hidden">
           {roundTitle(plan, round)} of {plan.rounds.length}, {title}
         </h1>
-        <p className="slab min-w-0 truncate text-18 max-sm:hidden">
-          {title}
+        <p className="flex min-w-0 gap-2 text-18 max-sm:hidden">
+          <span className="slab truncate">{title}</span>
           {piece.quantity > 1 && (
-            <span className="font-text font-normal">
-              {' '}
+            <span className="shrink-0">
               <CopyChooser view={view} current={copy.number} copies={copies} of={piece.quantity} />
             </span>
           )}
         </p>
         <RoundTape plan={plan} made={madeInAll} round={round} />
-        <p className="shrink-0 text-18 tabular max-lg:large:hidden tight:hidden">
+        <p
+          className={clsx(
+            'shrink-0 text-18 tabular max-lg:large:hidden tight:hidden',
+            // Which copy it is takes its room.
+            piece.quantity > 1 && 'max-2xl:hidden',
+          )}
+        >
           {madeInAll} of {plan.stitches}
         </p>
       </div>
