@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './e2e/chromium.ts'
 
 const port = Number(process.env['E2E_PORT'] ?? 4187)
 
@@ -19,7 +20,7 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: '/usr/bin/chromium' },
+    launchOptions: { executablePath: CHROMIUM },
     // A trace of every run takes a quarter of its time; what fails is traced when it is tried again.
     trace: 'on-first-retry',
   },

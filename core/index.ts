@@ -77,7 +77,7 @@ export { heelTurn } from './plan/heelTurn.ts'
 export { waitingAt } from './rounds/waiting.ts'
 export { lastMeasured } from './plan/lastMeasured.ts'
 export { countOf, partOf, titleOf, type Round, type SectionId } from './rounds/round.ts'
-export { expandSteps, kindOf, type Unit } from './rounds/steps.ts'
+export { expandSteps, isOffTheEdge, kindOf, type Unit } from './rounds/steps.ts'
 export type { Construction, Notice, RoundBegins, PieceSpec, Plan, PlannedRound, Start } from './plan/plan.ts'
 export { validateSpec } from './plan/validateSpec.ts'
 export { LIMITS, LONGEST_NAME, LONGEST_NOTE, LONGEST_ZONE } from './exchange/limits.ts'
@@ -165,6 +165,25 @@ export {
   type TextureNumber,
 } from './rounds/texture.ts'
 export { RIMS, type Rim } from './rounds/rim.ts'
+export {
+  alikeCounts,
+  budgetOf,
+  inWorkingOrder,
+  isMirrored,
+  movedMotif,
+  roomOfMotif,
+  spreadMotifs,
+  usedByMotifs,
+  withMotif,
+  withoutMotif,
+  type EdgeBudget,
+  type EdgePart,
+  type PlacedMotif,
+} from './rounds/edge.ts'
+export { USUAL_MOTIFS, usedByMotif, usualMotif, type Motif, type UsualMotif } from './rounds/motif.ts'
+export { readMotif, writeMotif } from './pattern/readMotif.ts'
+export { LONGEST_MOTIF, MOST_MOTIFS } from './exchange/limits.ts'
+export { motifsOn, reachOfMotifs, type EdgePoint } from './lay/motifOutline.ts'
 export type { Manner } from './stitches/manner.ts'
 export { wallFit, type WallFit } from './plan/wallFit.ts'
 export { promisesOf } from './plan/promisesOf.ts'

@@ -62,6 +62,7 @@ test('a round swatch by keyboard alone: what it tells, what it does not, and its
   await page.goto('/gauges/loft-wool')
   await page.getByRole('radio', { name: 'Flat swatch' }).focus()
   await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('radio', { name: 'Round swatch' })).toBeFocused()
   await page.keyboard.press('Space')
   await expect(page.getByRole('img', { name: /A round swatch of 9 rounds/ })).toBeVisible()
   await field(page, 'Across').focus()

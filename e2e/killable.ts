@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { chromium, type Browser, type Page } from '@playwright/test'
+import { CHROMIUM } from './chromium.ts'
 
 /** A browser of its own process group, which can be ended as a flat battery would end it. */
 export interface KillableBrowser {
@@ -7,8 +8,6 @@ export interface KillableBrowser {
   /** SIGKILL to the browser and all its helpers; resolves when they are gone. */
   readonly kill: () => Promise<void>
 }
-
-const CHROMIUM = '/usr/bin/chromium'
 
 /** Starts Chromium on a profile that outlives it. */
 export async function startKillable(profile: string): Promise<KillableBrowser> {

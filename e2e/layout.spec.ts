@@ -1,54 +1,9 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf, PLACES, ROOMS } from './shelf.ts'
+import { openShelf, PLACES } from './shelf.ts'
 
 async function settle(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle')
   await expect(page.getByText('Opening…')).toHaveCount(0)
-}
-
-/** Texts and controls that stick out of the window sideways. */
-const sticksOut = (page: Page) =>
-  page.evaluate(() => {
-    const wide = document.documentElement.clientWidth
-    return [...document.querySelectorAll('h1, h2, p, a, button, input, select, td, th, label')]
-      .filter((element) => {
-        const { left, right, width, height } = element.getBoundingClientRect()
-        if (width === 0 || height === 0 || element.closest('[aria-hidden], .visually-hidden, svg'))
-          return false
-        return left < -1 || right > wide + 1
-      })
-      .map((element) => `${element.tagName} “${element.textContent.slice(0, 40)}”`)
-  })
-
-for (const [name, path] of PLACES) {
-  test(`${name}: nothing serious for a screen reader, nothing off the page at any size`, async ({ page }) => {
-    await openShelf(page)
-    for (const size of ROOMS) {
-      await page.setViewportSize(size)
-      await page.goto(path)
-      await settle(page)
-      expect(await sticksOut(page), `${size.width} px`).toEqual([])
-      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width)
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      expect(
-        serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`),
-        `${size.width} px`,
-      ).toEqual([])
-    }
-  })
-
-  test(`${name}: at 200% text everything is still on the page`, async ({ page }) => {
-    await openShelf(page)
-    await page.addInitScript(() => {
-      document.addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = '200%'))
-    })
-    await page.goto(path)
-    await settle(page)
-    expect(await sticksOut(page)).toEqual([])
-    await expect(page.locator('main').first()).toBeVisible()
-  })
 }
 
 test('the page runs under its Content-Security-Policy without a violation', async ({ page }) => {

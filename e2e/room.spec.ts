@@ -1,12 +1,19 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { openShelf, PLACES, ROOMS } from './shelf.ts'
-import { stored } from './storage.ts'
+import { put, stored } from './storage.ts'
 
 // Every place, in every room and print: nothing sideways, nothing over anything, on a phone targets for thumbs.
 const PRINTS = [100, 125, 150]
 /** Numerals on the tape may be this small, nothing else under 14 (LOOK). */
 const SMALLEST = 14
 const ON_THE_TAPE = 13
+
+/** Keeps another print size, as the settings would. */
+async function keepPrint(page: Page, print: number): Promise<void> {
+  const [settings] = await stored<object>(page, 'settings')
+  await put(page, 'settings', { ...settings, key: 'workshop', print })
+}
 
 async function setPrint(page: Page, print: number): Promise<void> {
   await page.goto('/settings')
@@ -105,14 +112,35 @@ const smallTargets = (page: Page) =>
     return [...found]
   }, THUMB)
 
+/** What a screen reader's user would stumble over. */
+async function unreadable(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`)
+}
+
+/** Texts and controls that stick out of the window sideways. */
+const sticksOut = (page: Page) =>
+  page.evaluate(() => {
+    const wide = document.documentElement.clientWidth
+    return [...document.querySelectorAll('h1, h2, p, a, button, input, select, td, th, label')]
+      .filter((element) => {
+        const { left, right, width, height } = element.getBoundingClientRect()
+        if (width === 0 || height === 0 || element.closest('[aria-hidden], .visually-hidden, svg'))
+          return false
+        return left < -1 || right > wide + 1
+      })
+      .map((element) => `${element.tagName} “${element.textContent.slice(0, 40)}”`)
+  })
+
 for (const [name, path] of PLACES) {
-  test(`${name}: whole in every room and print`, async ({ page }) => {
+  test(`${name}: whole in every room and print, nothing serious for a screen reader`, async ({ page }) => {
     test.setTimeout(120_000)
     await openShelf(page)
     const faults: string[] = []
     for (const print of PRINTS) {
-      await page.setViewportSize(ROOMS[0]!)
-      await setPrint(page, print)
+      await keepPrint(page, print)
       for (const room of ROOMS) {
         await page.setViewportSize(room)
         await page.goto(path)
@@ -126,8 +154,23 @@ for (const [name, path] of PLACES) {
         if (room.width < 600) {
           for (const fault of await smallTargets(page)) faults.push(`${at}: ${fault}`)
         }
+        if (print > 100) continue
+        for (const fault of await sticksOut(page)) faults.push(`${at}: sticks out: ${fault}`)
+        // A tablet has the contents of the one and the layout of the other.
+        if (room.width === 820) continue
+        for (const fault of await unreadable(page)) faults.push(`${at}: ${fault}`)
       }
     }
+    // A browser set to twice the text: nothing may be lost.
+    await page.setViewportSize(ROOMS[0]!)
+    await keepPrint(page, 100)
+    await page.addInitScript(() => {
+      document.addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = '200%'))
+    })
+    await page.goto(path)
+    await expect(page.getByText('Opening…')).toHaveCount(0)
+    for (const fault of await sticksOut(page)) faults.push(`at 200% text: sticks out: ${fault}`)
+    await expect(page.locator('main').first()).toBeVisible()
     expect(faults).toEqual([])
   })
 }

@@ -36,21 +36,24 @@ export function install() {
   writeFileSync(stamp, lock)
 }
 
-export const CHROMIUM = '/usr/bin/chromium'
+/** Debian's Chromium without a window, a fifth faster; where only the whole browser is installed, that. */
+const BROWSERS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium']
+export const CHROMIUM = BROWSERS.find((path) => existsSync(path)) ?? BROWSERS[0]
 
-/** Debian's Chromium for the browser tests; installed when run as root. */
+/** The browser of the browser tests; installed when run as root. */
 export function ensureChromium() {
   if (existsSync(CHROMIUM)) return true
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
     console.error(
-      'The browser tests need Chromium at /usr/bin/chromium: on Debian, `sudo apt-get install chromium`.',
+      'The browser tests need Chromium: on Debian, `sudo apt-get install chromium-headless-shell`.',
     )
     return false
   }
   console.log('Installing Chromium from Debian…')
   const quiet = { capture: true, env: { DEBIAN_FRONTEND: 'noninteractive' } }
   run('apt-get', ['update'], quiet)
-  const { code, text } = run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], quiet)
+  const shell = ['install', '-y', '--no-install-recommends', 'chromium-headless-shell']
+  const { code, text } = run('apt-get', shell, quiet)
   if (code !== 0) console.error(text.slice(-2000))
   return code === 0
 }

@@ -3,7 +3,8 @@ import { WAYS_OF_ROUNDS } from '../plan/plan.ts'
 import { FAMILY_NAMES, fieldsOf, type AnyField } from '../forms/registry.ts'
 import { RIMS } from '../rounds/rim.ts'
 import { TEXTURE_KINDS } from '../rounds/texture.ts'
-import { LIMITS, LONGEST_ZONE } from './limits.ts'
+import { MANNERS } from '../stitches/manner.ts'
+import { LIMITS, LONGEST_MOTIF, LONGEST_ZONE, MOST_MOTIFS } from './limits.ts'
 
 // Fields that several records of a project file have.
 
@@ -100,6 +101,15 @@ export const texture = record(
 )
 
 /** What a maker calls a stretch of the round. */
+/** One thing the hook does. An opening skips as many stitches as nearly half a round has. */
+export const op = record(
+  { stitch, uses: count.max(2000), makes: count.max(2000), times: count.min(1) },
+  {
+    loops: Joi.string().valid('back', 'front'),
+    manner: Joi.string().valid(...MANNERS),
+    of: count.min(1).max(20),
+  },
+)
 export const zoneName = Joi.string().trim().min(1).max(LONGEST_ZONE)
 
 export const constraints = Joi.object({
@@ -129,6 +139,20 @@ export const constraints = Joi.object({
   accents: Joi.array()
     .items(record({ round: round.min(2), texture }))
     .max(100),
+  edge: record({
+    motifs: Joi.array()
+      .items(
+        record({
+          name: Joi.string().trim().min(1).max(LONGEST_MOTIF),
+          ops: Joi.array().items(op).min(1).max(60),
+          at: Joi.number().min(0).max(1),
+        }),
+      )
+      .min(1)
+      .max(MOST_MOTIFS),
+    mirrored: Joi.boolean(),
+    alike: Joi.boolean(),
+  }),
   zones: Joi.array()
     .items(
       record({

@@ -39,3 +39,8 @@ export const LONGEST_NAME = 100
 export const LONGEST_ZONE = 24
 /** Letters of a note in the log. */
 export const LONGEST_NOTE = 5000
+
+/** Motifs an edge may have: more than any has room for that is worked by hand. */
+export const MOST_MOTIFS = 120
+/** Letters of a motif's name. */
+export const LONGEST_MOTIF = 40

@@ -2,7 +2,6 @@ import Joi from 'joi'
 import { MEASURE_KINDS } from '../lay/measures.ts'
 import { ZONES } from '../rounds/zone.ts'
 import type { Notice } from '../plan/plan.ts'
-import { MANNERS } from '../stitches/manner.ts'
 import {
   beside,
   bodyStitch,
@@ -15,6 +14,7 @@ import {
   id,
   list,
   millimetres,
+  op,
   record,
   round,
   form,
@@ -69,20 +69,7 @@ const kind = (type: string) => Joi.string().valid(type)
 const step = record(
   {
     times: count.min(1),
-    ops: Joi.array()
-      .items(
-        record(
-          // An opening skips as many stitches as nearly half a round has.
-          { stitch, uses: count.max(2000), makes: count.max(2000), times: count.min(1) },
-          {
-            loops: Joi.string().valid('back', 'front'),
-            manner: Joi.string().valid(...MANNERS),
-            of: count.min(1).max(20),
-          },
-        ),
-      )
-      .min(1)
-      .max(2000),
+    ops: Joi.array().items(op).min(1).max(2000),
   },
   { zone: Joi.string().valid(...ZONES), name: zoneName },
 )

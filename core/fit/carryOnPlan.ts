@@ -1,5 +1,6 @@
 import { chooseCheckpoints } from '../plan/chooseCheckpoints.ts'
 import { overOpenings, slitsIn, withOpenings } from '../plan/openings.ts'
+import { edgingSteps, hasEdging } from '../plan/edging.ts'
 import { layRounds } from '../plan/layRounds.ts'
 import { measureFinished } from '../plan/measureFinished.ts'
 import type { GoesOn, PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
@@ -8,7 +9,6 @@ import { sumsOf } from '../plan/sumsOf.ts'
 import type { Worked } from '../plan/worked.ts'
 import { textureAt } from '../plan/textureAt.ts'
 import type { Step } from '../rounds/steps.ts'
-import { rimSteps } from '../rounds/rim.ts'
 import { hostsOn } from '../rounds/hostsOn.ts'
 import { roundNamed } from '../rounds/inOrder.ts'
 import { loopsBelow, stitchesIn, type Round } from '../rounds/round.ts'
@@ -66,8 +66,7 @@ function stepsWith(
   real: readonly Round[],
 ): readonly Step[] {
   const { section, stitch, side } = round
-  const { rim } = spec.construction
-  if (rim && stitch === 'slst') return rimSteps(rim, round.from + off)
+  if (hasEdging(spec) && stitch === 'slst') return edgingSteps(spec, round.from + off)
   const into = loopsBelow(round)
   const shape = { section, stitch, from: round.from + off, count: round.count + off }
   const turns = into === 'back' && planned.at(-1)!.section !== section

@@ -48,6 +48,7 @@ export function writeOp(op: Op, terms: Terms): string {
   if (op.manner === 'skip') return `${terms === 'US' ? 'skip' : 'miss'} ${op.uses}`
   if (op.manner === 'slit')
     return `ch ${op.makes} over ${op.uses} ${terms === 'US' ? 'skipped' : 'missed'} sts`
+  if (op.manner === 'chain') return `ch ${op.times}`
   const name = nameOf(op, short, terms)
   return op.times === 1 ? name : `${op.times} ${name}`
 }
@@ -61,7 +62,10 @@ function nameOf({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string, terms:
     case undefined:
     case 'slit':
     case 'skip':
+    case 'alongChain':
       return short
+    case 'chain':
+      return 'ch'
     case 'reverse':
       return `reverse ${short}`
     case 'curl':

@@ -4,8 +4,8 @@ import { betaOf, deviationFrom, type CountsProblem } from '../counts/countsProbl
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import type { Outline } from '../forms/family.ts'
 import { partOf, type SectionId } from '../rounds/round.ts'
-import { repeatOfRim } from '../rounds/rim.ts'
 import { repeatOf } from '../rounds/texture.ts'
+import { repeatOfEdging } from './edging.ts'
 import type { Slit } from './openings.ts'
 import { accentAt, textureIn } from './sectionWork.ts'
 import type { Constraints, PieceSpec, PlannedRound } from './plan.ts'
@@ -198,8 +198,8 @@ function problemOf(
       if (isSettled(index)) return 1
       const of = turns(index) ? multipleAt(constraints, number) : multipleOf(round, number)
       // What edges it repeats on the last of them.
-      return index === rounds.length - 1 && construction.rim
-        ? commonMultiple(of, repeatOfRim(construction.rim))
+      return index === rounds.length - 1
+        ? commonMultiple(of, repeatOfEdging({ construction, ...(constraints ? { constraints } : {}) }))
         : of
     }),
     fixed: rounds.map((round, index) => {

@@ -13,6 +13,7 @@ import { countsFor } from './countsFor.ts'
 import { onTheWayBack, type RoundAsked } from './pacedCounts.ts'
 import { doubtOfPlaces } from './doubtOfPlaces.ts'
 import { alongEdge, layPiece, type LayPiece } from './layPiece.ts'
+import { hasEdging } from './edging.ts'
 import { layRounds } from './layRounds.ts'
 import { measureFinished } from './measureFinished.ts'
 import { measureHole } from './measureHole.ts'
@@ -125,16 +126,16 @@ function planRounds(spec: PieceSpec, worked: Worked | undefined): Plan {
 }
 
 /** The round that edges the piece, once all others are there; nothing where it has none, or has it already. */
-function edgingOf({ construction: { rim } }: PieceSpec, { worked, last }: Base): RoundToWrite[] {
-  if (!rim || isEdged(worked)) return []
-  return [{ section: last.section.id, stitch: 'slst', count: 0, rim }]
+function edgingOf(spec: PieceSpec, { worked, last }: Base): RoundToWrite[] {
+  if (!hasEdging(spec) || isEdged(worked)) return []
+  return [{ section: last.section.id, stitch: 'slst', count: 0, edges: true }]
 }
 
 const isEdged = (worked: readonly PlannedRound[]): boolean => worked.at(-1)?.stitch === 'slst'
 
 /** The size that is left for the rounds before the edging to reach, mm along the fabric. */
-const heightOfRim = ({ construction: { rim } }: PieceSpec, gauges: Gauges, { worked, last }: Base): number =>
-  rim && !isEdged(worked) ? gauges({ section: last.section.id, stitch: 'slst' }).h : 0
+const heightOfRim = (spec: PieceSpec, gauges: Gauges, { worked, last }: Base): number =>
+  hasEdging(spec) && !isEdged(worked) ? gauges({ section: last.section.id, stitch: 'slst' }).h : 0
 
 function baseOf(spec: PieceSpec, gauges: Gauges, worked: Worked | undefined): Base {
   const outlines = sectionsOf(spec)

@@ -6,6 +6,7 @@ import type { SectionId } from '../rounds/round.ts'
 import { sizeOfTexture, TEXTURE_SD, worksIn, type Texture } from '../rounds/texture.ts'
 import { isEdging, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
+import { hasEdging } from './edging.ts'
 import type { Construction, PieceSpec, RoundsWorked, WayOfRounds } from './plan.ts'
 
 /** A stitch in the fabric of its section. */
@@ -50,9 +51,9 @@ export function accentAt(
 
 /** How many last rounds may be of another stitch to hit the size: a texture has none, and an edging stands on none. */
 export const freeLastRoundsIn = (
-  { construction, sections }: Pick<PieceSpec, 'construction' | 'sections'>,
+  spec: Pick<PieceSpec, 'construction' | 'constraints' | 'sections'>,
   section: SectionId,
-): 0 | 1 | 2 => (construction.rim || textureIn({ sections }, section) ? 0 : construction.freeLastRounds)
+): 0 | 1 | 2 => (hasEdging(spec) || textureIn(spec, section) ? 0 : spec.construction.freeLastRounds)
 
 /** How the sections of a form are worked: as its maker says, and where nothing is said as is usual for it. */
 export function sectionsWorked<W extends UsualWork>(

@@ -1,8 +1,8 @@
+import { hasEdging, repeatOfEdging, validateEdge } from './edging.ts'
 import { lengthOf, stitchOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
 import { familyOf } from '../forms/registry.ts'
 import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
-import { repeatOfRim } from '../rounds/rim.ts'
 import { commonMultiple, multipleAt, repeatIn } from './pacedCounts.ts'
 import type { Constraints, PieceSpec, Start } from './plan.ts'
 import { validateOpenings } from './openings.ts'
@@ -40,6 +40,7 @@ export function validateSpec(spec: PieceSpec): void {
   validateWallCount(spec)
   validateStrands(spec)
   validateRim(spec)
+  validateEdge(spec)
 }
 
 /**
@@ -193,7 +194,7 @@ function validateWallCount(spec: PieceSpec): void {
       `From ${least} to ${most} stitches; or change its size.`,
     )
   }
-  const ends = spec.construction.rim && wall === sections.at(-1) ? repeatOfRim(spec.construction.rim) : 1
+  const ends = wall === sections.at(-1) ? repeatOfEdging(spec) : 1
   const of = commonMultiple(repeatIn(spec.sections, wall.id), ends)
   if (asked % of === 0) return
   const below = of * Math.floor(asked / of)
@@ -206,9 +207,9 @@ function validateWallCount(spec: PieceSpec): void {
 
 /** An edging goes all around, and leaves no edge for what is worked on a part of it. */
 function validateRim(spec: PieceSpec): void {
-  if (!spec.construction.rim || !afterwardsIn(spec).some(({ on }) => on !== 'rowEnds')) return
+  if (!hasEdging(spec) || !afterwardsIn(spec).some(({ on }) => on !== 'rowEnds')) return
   throw new SpecError(
-    'construction.rim',
+    spec.constraints?.edge ? 'constraints.edge' : 'construction.rim',
     'What is worked on a part of the edge cannot stand on an edging.',
     'No edging here; edge it once its flaps are there.',
   )

@@ -2,7 +2,6 @@ import { countOf, partOf, topOf, turned, type Round, type Run, type SectionId } 
 import { bothSidesOf, straightOf, takenIn } from '../rounds/spine.ts'
 import { plain, type Op, type Step } from '../rounds/steps.ts'
 import { goesRoundPosts } from '../rounds/texture.ts'
-import { rimSteps, type Rim } from '../rounds/rim.ts'
 import type { Foundation } from '../forms/alongChain.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
@@ -10,6 +9,7 @@ import type { Construction, PieceSpec, Start } from './plan.ts'
 import { constructionIn, gaugesOf, loopsIn, wayOf } from './sectionWork.ts'
 import { aroundPanel, hostsOfPanel, panelSteps } from './panelRows.ts'
 import { overOpenings, withOpenings, type Slit } from './openings.ts'
+import { edgingSteps } from './edging.ts'
 import { toLay } from './beginningOf.ts'
 import { ownZonesOf, shapedInZones, standsUp, zonesOn } from './ownZones.ts'
 import { asBelow, intoLoops, stepsOf, type RoundBelow } from './stepsOf.ts'
@@ -31,8 +31,8 @@ export interface RoundToWrite {
   readonly stitch: StitchName
   readonly count: number
   readonly slits?: readonly Slit[] | undefined
-  /** It edges the piece so. */
-  readonly rim?: Rim
+  /** It edges the piece. */
+  readonly edges?: true
 }
 
 /** The first chain of a short foundation, worked into as into a ring. */
@@ -117,7 +117,7 @@ export function writeRounds(
     return zones
   }
   const isPanel = (id: SectionId) => rows.get(id)?.panel === true
-  for (const { section, stitch, count, slits, rim } of toCome) {
+  for (const { section, stitch, count, slits, edges } of toCome) {
     const top = rounds.at(-1)
     const below =
       top && lips.has(top.section) ? rounds.at(-2) : rounds.findLast((one) => !isPanel(one.section))
@@ -182,7 +182,7 @@ export function writeRounds(
         : shapedEvenly(before)
     }
     const worked = foundation?.mirrored && !texture ? theOtherWay(shaped()) : shaped()
-    const standing = rim ? rimSteps(rim, from) : overOpenings(worked, below?.steps ?? [])
+    const standing = edges ? edgingSteps(spec, from) : overOpenings(worked, below?.steps ?? [])
     const round: Round = {
       ...named,
       closed: !rows.has(section),

@@ -2,8 +2,8 @@ import { CHAIN_SHARE_OF_SC } from './stitch.ts'
 
 /**
  * How one stitch is worked otherwise than into the top of the one below: around its post, several closed into one in
- * the same place, into the round below that, or not at all: a chain over a skipped stitch, or so many
- * chains over as many stitches that an opening skips.
+ * the same place, into the round below that, or not at all: a chain over a skipped stitch, so many
+ * chains over as many stitches that an opening skips, chains that stand free, and what goes back along those.
  */
 export const MANNERS = [
   'frontPost',
@@ -17,6 +17,8 @@ export const MANNERS = [
   'reverse',
   'curl',
   'picot',
+  'chain',
+  'alongChain',
 ] as const
 export type Manner = (typeof MANNERS)[number]
 
@@ -47,6 +49,10 @@ export function sizeOfManner(manner: Manner, of = 1): MannerSize {
       return { width: 1, height: 1, yarn: 2, effort: 1.3 + 3 * CHAIN_SHARE_OF_SC }
     case 'skip':
       return { width: 0, height: 0, yarn: 0, effort: 0.1 }
+    case 'chain':
+      return { width: 0, height: 0, yarn: CHAIN_SHARE_OF_SC, effort: CHAIN_SHARE_OF_SC }
+    case 'alongChain':
+      return { width: 0, height: 0, yarn: 1, effort: 1.2 }
     case 'slit':
       return { width: 1, height: 1, yarn: CHAIN_SHARE_OF_SC, effort: CHAIN_SHARE_OF_SC }
     case 'space':

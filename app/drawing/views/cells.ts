@@ -1,6 +1,7 @@
 import {
   chainsAlong,
   expandSteps,
+  isOffTheEdge,
   STITCHES,
   yarnsIn,
   type Manner,
@@ -8,7 +9,7 @@ import {
   type Unit,
 } from '../../../core/index.ts'
 import { Points, type Point } from './points.ts'
-import { footOf, isAlongRows, stretchBelow, stretchOf, type View } from './view.ts'
+import { footOf, hasMotifs, isAlongRows, stretchBelow, stretchOf, type View } from './view.ts'
 
 const KINDS = ['work', 'inc', 'dec'] as const satisfies readonly Unit['kind'][]
 export const [WORK, INC] = [0, 1] as const
@@ -30,6 +31,8 @@ const RELIEF_OF: Readonly<Record<Manner, Relief>> = {
   reverse: 'level',
   curl: 'bunch',
   picot: 'bunch',
+  chain: 'open',
+  alongChain: 'level',
 }
 
 /** Seen from the right side: what was worked to the back on the wrong side stands out. */
@@ -98,6 +101,7 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
   const standsIn = base.count
   const held = yarnsIn(round).map((yarn) => indexOf(cells.yarns, yarn))
   const { points } = cells
+  const motifs = hasMotifs(round)
   let made = 0
   let used = 0
   let unit = 0
@@ -129,12 +133,17 @@ function addRound(cells: Growing, view: View, round: PlannedRound, backwards: bo
       continue
     }
     const { kind, uses, makes } = worked
+    // What stands free is drawn as a whole: a stitch of it has no place of its own in the fabric.
+    if (isOffTheEdge(worked.manner)) {
+      unit++
+      continue
+    }
+    const onEdge = motifs ? uses : makes
+    const most = motifs ? standsIn : round.count
     const [footFrom, footTo] =
-      standsIn > 0
-        ? [used / standsIn, (used + uses) / standsIn]
-        : [made / round.count, (made + makes) / round.count]
-    const [topFrom, topTo] = [made / round.count, (made + makes) / round.count]
-    made += makes
+      standsIn > 0 ? [used / standsIn, (used + uses) / standsIn] : [made / most, (made + onEdge) / most]
+    const [topFrom, topTo] = [made / most, (made + onEdge) / most]
+    made += onEdge
     used += uses
     const [from, to] = backwards ? [onTop(1 - topFrom), onTop(1 - topTo)] : [onTop(topFrom), onTop(topTo)]
     if (view.shows(from, to, outer)) {

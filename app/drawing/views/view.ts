@@ -1,4 +1,11 @@
-import { belowOf, chainsAlong, roundNamed, type Plan, type PlannedRound } from '../../../core/index.ts'
+import {
+  belowOf,
+  chainsAlong,
+  isOffTheEdge,
+  roundNamed,
+  type Plan,
+  type PlannedRound,
+} from '../../../core/index.ts'
 import { Points, type Point } from './points.ts'
 
 export type { Point } from './points.ts'
@@ -83,8 +90,16 @@ export function footOf(plan: Plan, round: PlannedRound): number {
   return (hostOf(plan, round) ?? belowOf(plan.rounds, round))?.at.arc ?? plan.hole
 }
 
-/** Length of a round as its stitches make it, mm: N·w, with N* = around / w. */
-export const rowOf = ({ count, ideal, around }: PlannedRound): number => (count * around) / ideal
+/** Width of a stitch in a round, mm: N* = around / w. */
+export const stitchWidthOf = ({ ideal, around }: PlannedRound): number => around / ideal
+
+/** Whether something stands free on it: it then goes around as long as the round below, whatever its stitches are. */
+export const hasMotifs = ({ steps }: Pick<PlannedRound, 'steps'>): boolean =>
+  steps.some(({ ops }) => ops.some(({ manner }) => isOffTheEdge(manner)))
+
+/** Length of a round as its stitches make it, mm. */
+export const rowOf = (round: PlannedRound): number =>
+  (hasMotifs(round) ? round.from : round.count) * stitchWidthOf(round)
 
 /** The stretch of a ring that a round takes up: all of it, if it closes. */
 export function stretchOf(round: PlannedRound): Stretch {

@@ -1,10 +1,27 @@
-import { chainsAlong, partOf, STITCHES, type Plan, type PlannedRound } from '../../../core/index.ts'
+import {
+  chainsAlong,
+  partOf,
+  reachOfMotifs,
+  STITCHES,
+  type Plan,
+  type PlannedRound,
+} from '../../../core/index.ts'
 import { ovalFace, partOfPlan, sizeOfOval } from './oval.ts'
 import { turnsHeel } from './sock.ts'
 import { rows as rowsOf } from './rows.ts'
 import { sidesOf, standing } from './standing.ts'
 import { UNROLL_CUT, unrolled } from './unrolled.ts'
-import { footOf, isFlat, mainOf, roundLine, rowOf, span, type Point, type View } from './view.ts'
+import {
+  footOf,
+  isFlat,
+  mainOf,
+  roundLine,
+  rowOf,
+  span,
+  stitchWidthOf,
+  type Point,
+  type View,
+} from './view.ts'
 
 /** Room that a drawing has, px. */
 export interface Room {
@@ -82,6 +99,12 @@ export function sizeCutOpen(plan: Plan): { readonly wide: number; readonly long:
     wide: Math.max(...rounds.map((round) => Math.max(rowOf(round), round.around))),
     long: Math.max(...rounds.map(({ at }) => at.arc)) - footOf(plan, rounds[0]!),
   }
+}
+
+/** How far a flat piece reaches from its middle with all that stands on its edge, mm. */
+export function farthestOf({ rounds }: Pick<Plan, 'rounds'>): number {
+  const edge = rounds.at(-1)!
+  return edge.at.arc + reachOfMotifs(edge, stitchWidthOf(edge))
 }
 
 /** How far a flat piece reaches from its middle, along its fabric, mm. */

@@ -2,7 +2,7 @@ import { useCallback } from 'react'
 import type { PieceSpec, Plan } from '../../../core/index.ts'
 import { FlatnessStrip, SectionView } from '../../drawing/SectionAndStrip.tsx'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
-import { TAIL } from '../../drawing/views/viewOf.ts'
+import { farthestOf, TAIL } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Legend } from './Legend.tsx'
@@ -46,7 +46,7 @@ export function FlatOnDesk({ model, plan, spec, layout, lit, onPoint, leaderTo }
   const radius = flatRadius(layout)
   const guess = spec.gauge.certainty === 'guess'
   const [x, y] = [mirrored ? width - MARGIN - radius : MARGIN + radius, TOP + radius]
-  const scale = radius / plan.rounds.at(-1)!.at.arc
+  const scale = radius / farthestOf(plan)
   const viewAt = useCallback(
     (held?: number) => unrolled(plan, { scale: held ?? scale, x, y, cut: UNROLL_CUT, mirrored }),
     [plan, scale, x, y, mirrored],

@@ -4,7 +4,7 @@ import { LaidFlat } from '../../drawing/LaidFlat.tsx'
 import { FlatnessStrip, SectionView } from '../../drawing/SectionAndStrip.tsx'
 import { rows } from '../../drawing/views/rows.ts'
 import { UNROLL_CUT, unrolled } from '../../drawing/views/unrolled.ts'
-import { isPart, isStrip, sizeCutOpen, sizeOfPart, TAIL } from '../../drawing/views/viewOf.ts'
+import { farthestOf, isPart, isStrip, sizeCutOpen, sizeOfPart, TAIL } from '../../drawing/views/viewOf.ts'
 import { useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { sayAllPromised } from '../../words/measureWords.ts'
@@ -34,7 +34,7 @@ export function FlatStacked({ model, plan, spec, width, lit, onPoint, unrolls }:
   const cut = unrolls ? UNROLL_CUT : 1
   const radius = Math.max(40, unrolls ? (width - 8) / (1 + TAIL) : Math.min(width / 2 - 12, 240))
   const part = isPart(plan) && !unrolls ? sizeOfPart(plan) : undefined
-  const scale = part ? (width - 24) / part.wide : radius / plan.rounds.at(-1)!.at.arc
+  const scale = part ? (width - 24) / part.wide : radius / farthestOf(plan)
   const x = unrolls ? (mirrored ? width - radius - 4 : radius + 4) : width / 2
   const [y, below] = part ? [part.up * scale + 12, part.down * scale] : [radius + 12, radius]
   const viewAt = useCallback(

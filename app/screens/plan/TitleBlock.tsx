@@ -28,6 +28,7 @@ import { GaugeEditor, gaugeSummary } from './GaugeEditor.tsx'
 import { faultAt, isEven, type PlanModel } from './planModel.ts'
 import { OpeningsEditor } from './OpeningsEditor.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
+import { EdgeEditor, usualEdge } from './EdgeEditor.tsx'
 import { RoundsEditor } from './RoundsEditor.tsx'
 import { StartEditor } from './StartEditor.tsx'
 import { sectionName } from '../../words/formWords.ts'
@@ -141,7 +142,13 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         className={cell}
         label={rows ? 'Rows' : 'Rounds, openings'}
         value={rows ? 'turned' : roundWords(piece)}
-        fault={faultAt(fault, 'constraints.openings', 'constraints.zones', 'construction.rim')}
+        fault={faultAt(
+          fault,
+          'constraints.openings',
+          'constraints.zones',
+          'constraints.edge',
+          'construction.rim',
+        )}
       >
         <RoundsEditor model={model} />
         {!endsTextured && (
@@ -277,24 +284,36 @@ function countWords({ constraints }: PieceRecord): string {
 }
 
 /** How the piece is edged, once its size is there. */
-function RimChoice({ model: { piece, changePiece } }: { model: PlanModel }) {
-  const { rim, ...others } = piece.construction
+function RimChoice({ model }: { model: PlanModel }) {
+  const { piece, changePiece } = model
+  const { rim, ...construction } = piece.construction
+  const { edge, ...constraints } = piece.constraints
+  const choose = (next: Rim | 'none' | 'motifs') => {
+    const plain = { ...piece, construction, constraints }
+    if (next === 'none') changePiece(plain)
+    else if (next === 'motifs') changePiece({ ...plain, constraints: { ...constraints, edge: usualEdge() } })
+    else changePiece({ ...plain, construction: { ...construction, rim: next } })
+  }
   return (
-    <Choices<Rim | 'none'>
-      heading
-      label="Edging"
-      value={rim ?? 'none'}
-      onChange={(next) =>
-        changePiece({ ...piece, construction: next === 'none' ? others : { ...others, rim: next } })
-      }
-      choices={(['none', ...RIMS] as const).map((name) => ({ value: name, ...RIM_WORDS[name] }))}
-    />
+    <>
+      <Choices<Rim | 'none' | 'motifs'>
+        heading
+        label="Edging"
+        value={edge ? 'motifs' : (rim ?? 'none')}
+        onChange={choose}
+        choices={(['none', ...RIMS, 'motifs'] as const).map((name) => ({ value: name, ...RIM_WORDS[name] }))}
+      />
+      {edge && <EdgeEditor model={model} edge={edge} />}
+    </>
   )
 }
 
-function roundWords({ construction: { rounds, rim }, constraints: { openings = [] } }: PieceRecord): string {
+function roundWords({
+  construction: { rounds, rim },
+  constraints: { openings = [], edge },
+}: PieceRecord): string {
   const worked = rounds.kind === 'spiral' ? 'spiral' : rounds.turned ? 'joined, turned' : 'joined'
   const left =
     openings.length === 0 ? '' : openings.length === 1 ? ', 1 opening' : `, ${openings.length} openings`
-  return `${worked}${left}${rim ? `, ${RIM_WORDS[rim].label.toLowerCase()}` : ''}`
+  return `${worked}${left}${rim ? `, ${RIM_WORDS[rim].label.toLowerCase()}` : ''}${edge ? `, ${edge.motifs.length} on the edge` : ''}`
 }

@@ -1,4 +1,3 @@
-import clsx from 'clsx'
 import { Link } from 'react-router'
 import type { CopyRecord, Plan } from '../../../core/index.ts'
 import type { PieceView } from '../../store/queries.ts'
@@ -33,15 +32,12 @@ export function WorkHeader({ view, copy, plan, madeInAll, round }: WorkHeaderPro
           )}
         </p>
         <RoundTape plan={plan} made={madeInAll} round={round} />
-        <p
-          className={clsx(
-            'shrink-0 text-18 tabular max-lg:large:hidden tight:hidden',
-            // Which copy it is takes its room.
-            piece.quantity > 1 && 'max-2xl:hidden',
-          )}
-        >
-          {madeInAll} of {plan.stitches}
-        </p>
+        {/* Which copy it is takes its room. */}
+        {piece.quantity === 1 && (
+          <p className="shrink-0 text-18 tabular max-lg:large:hidden tight:hidden">
+            {madeInAll} of {plan.stitches}
+          </p>
+        )}
       </div>
     </Header>
   )

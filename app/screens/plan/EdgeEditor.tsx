@@ -1,0 +1,315 @@
+import { Plus, X } from 'lucide-react'
+import { useId, useState } from 'react'
+import {
+  alikeCounts,
+  budgetOf,
+  inWorkingOrder,
+  isMirrored,
+  LONGEST_MOTIF,
+  MOST_MOTIFS,
+  movedMotif,
+  readMotif,
+  spreadMotifs,
+  USUAL_MOTIFS,
+  usedByMotif,
+  usedByMotifs,
+  usualMotif,
+  withMotif,
+  withoutMotif,
+  writeMotif,
+  type EdgeBudget,
+  type Motif,
+  type PieceRecord,
+  type Terms,
+} from '../../../core/index.ts'
+import { NameField } from '../../ui/NameField.tsx'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
+import { useSizes } from '../../ui/useSizes.ts'
+import { MOTIF_WORDS, sayBudget, sayRuns } from '../../words/edgeWords.ts'
+import { EdgeTape } from './EdgeTape.tsx'
+import type { PlanModel } from './planModel.ts'
+
+/** What most edges with motifs have. */
+const USUAL = 8
+
+const usual = (kind: (typeof USUAL_MOTIFS)[number]): Motif => ({
+  name: MOTIF_WORDS[kind].label,
+  ops: usualMotif(kind),
+})
+
+/** An edge as most begin it: points all around, and the count to go with them. */
+export const usualEdge = (): EdgeBudget => ({
+  motifs: spreadMotifs(Array.from({ length: USUAL }, () => usual('point'))),
+  mirrored: false,
+  alike: true,
+})
+
+/** Motifs along the edge: dragged, typed, spread and mirrored; what they use is always told. */
+export function EdgeEditor({ model, edge }: { readonly model: PlanModel; readonly edge: EdgeBudget }) {
+  const { piece, plan, settings, changePiece } = model
+  const [held, setHeld] = useState<number>()
+  const changed = (next: EdgeBudget): PieceRecord => {
+    const { edge: _, ...others } = piece.constraints
+    return { ...piece, constraints: next.motifs.length > 0 ? { ...others, edge: next } : others }
+  }
+  const change = (next: EdgeBudget) => changePiece(changed(next))
+  const count = plan?.rounds.at(-1)!.from ?? 0
+  const motifs = inWorkingOrder(edge)
+  const kinds = [...new Map(motifs.map((motif) => [motif.name, motif])).values()]
+  const inHand = held === undefined ? undefined : motifs[held]
+  const remove = (index: number) => {
+    setHeld(undefined)
+    change(withoutMotif(edge, index))
+  }
+  const parts = budgetOf(edge, count)
+  const begins = parts?.find(({ motif }) => motif === held)?.from
+  return (
+    <div className="border-t rule pb-3">
+      {parts && (
+        <>
+          <EdgeTape
+            edge={edge}
+            count={count}
+            held={inHand ? held : undefined}
+            onHold={setHeld}
+            onChange={change}
+            onRemove={remove}
+          />
+          <p className="px-3 pt-2 text-16">
+            <strong className="slab">{sayBudget(edge, count)}</strong>, {sayRuns(edge, count)}.
+          </p>
+        </>
+      )}
+      {inHand && held !== undefined && begins !== undefined && (
+        <div className="mx-3 mt-2 flex border rule">
+          <NumberCell
+            className="grow"
+            label={`${inHand.name} ${held + 1}: from stitch`}
+            value={begins + 1}
+            format={String}
+            parse={parseWhole(1, count - usedByMotif(inHand) + 1, 'a stitch of the edge')}
+            step={1}
+            onChange={(stitch) => change(movedMotif(edge, count, held, stitch - 1))}
+          />
+          <button
+            type="button"
+            className="grid w-11 place-items-center border-l rule"
+            onClick={() => remove(held)}
+          >
+            <X aria-hidden size={20} />
+            <span className="visually-hidden">
+              Take {inHand.name} {held + 1} out
+            </span>
+          </button>
+        </div>
+      )}
+      <AlikeChoice edge={edge} count={count} model={model} onChange={change} />
+      <label className="flex min-h-11 items-center gap-3 px-3 text-16">
+        <input
+          type="checkbox"
+          className="size-5 shrink-0 accent-ink"
+          checked={edge.mirrored}
+          onChange={({ target }) =>
+            change(target.checked ? mirroredFrom(edge) : { ...edge, mirrored: false })
+          }
+        />
+        The second half mirrors the first
+      </label>
+      <button
+        type="button"
+        className="button-line mx-3 my-1"
+        onClick={() => change({ ...edge, motifs: spreadMotifs(motifs) })}
+      >
+        Spread evenly
+      </button>
+      {kinds.map((kind, index) => (
+        <OneMotif
+          key={index}
+          kind={kind}
+          edge={edge}
+          terms={settings.terms}
+          model={model}
+          changed={changed}
+          others={kinds.filter(({ name }) => name !== kind.name).map(({ name }) => name)}
+        />
+      ))}
+      <AddMotif
+        names={kinds.map(({ name }) => name)}
+        full={motifs.length >= MOST_MOTIFS || (parts !== undefined && usedByMotifs(edge) + 6 > count)}
+        onAdd={(motif) => change(withMotif(edge, count, motif))}
+      />
+    </div>
+  )
+}
+
+/** The first half, and the same the other way round; one in the middle stays there. */
+function mirroredFrom(edge: EdgeBudget): EdgeBudget {
+  if (isMirrored(edge)) return { ...edge, mirrored: true }
+  const motifs = inWorkingOrder(edge)
+  const half = motifs.slice(0, Math.floor(motifs.length / 2)).filter(({ at }) => at < 0.5)
+  const middle = motifs.length % 2 === 1 ? [{ ...motifs[(motifs.length - 1) / 2]!, at: 0.5 }] : []
+  const back = half.toReversed().map((motif) => ({ ...motif, at: 1 - motif.at }))
+  return { ...edge, mirrored: true, motifs: [...half, ...middle, ...back] }
+}
+
+/** Whether the round below is held to a count that leaves all runs alike, and what that would do. */
+function AlikeChoice({
+  edge,
+  count,
+  model: { spec, plan },
+  onChange,
+}: {
+  readonly edge: EdgeBudget
+  readonly count: number
+  readonly model: PlanModel
+  readonly onChange: (edge: EdgeBudget) => void
+}) {
+  const sizes = useSizes()
+  if (edge.motifs.length === 0 || usedByMotifs(edge) % edge.motifs.length !== 0) return null
+  const { already, below, above } = alikeCounts(edge, count)
+  const flat = plan?.finished.promises[0]?.of === 'across'
+  const by = (to: number) => {
+    const around = (to - count) * (spec?.gauge.w ?? 0)
+    const size = flat ? around / Math.PI : around
+    const more = to > count ? 'larger' : 'smaller'
+    return `${to} sts: ${sizes.full(Math.abs(size))} ${more} ${flat ? 'across' : 'around'}`
+  }
+  const nearest = [below, above].flatMap((to) => (to === undefined ? [] : [by(to)]))
+  return (
+    <label className="flex min-h-11 items-center gap-3 px-3 py-1 text-16">
+      <input
+        type="checkbox"
+        className="size-5 shrink-0 accent-ink"
+        checked={edge.alike}
+        onChange={({ target }) => onChange({ ...edge, alike: target.checked })}
+      />
+      <span>
+        The round below has a count that leaves all runs alike
+        {!edge.alike && !already && <span className="block text-ink-2">Nearest: {nearest.join('; ')}.</span>}
+      </span>
+    </label>
+  )
+}
+
+interface OneMotifProps {
+  readonly kind: Motif
+  readonly edge: EdgeBudget
+  readonly terms: Terms
+  readonly model: PlanModel
+  readonly changed: (edge: EdgeBudget) => PieceRecord
+  readonly others: readonly string[]
+}
+
+/** Every motif of one name: what it is called, how it is worked, how many there are. */
+function OneMotif({ kind, edge, terms, model, changed, others }: OneMotifProps) {
+  const id = useId()
+  const [draft, setDraft] = useState<string>()
+  const read = draft === undefined ? undefined : readMotif(draft, terms)
+  const problem = read && !('ops' in read) ? read : undefined
+  const { changePiece, taking } = model
+  const times = edge.motifs.filter(({ name }) => name === kind.name).length
+  const each = (to: Partial<Motif>): EdgeBudget => ({
+    ...edge,
+    motifs: edge.motifs.map((motif) => (motif.name === kind.name ? { ...motif, ...to } : motif)),
+  })
+  const resized = (number: number): EdgeBudget => {
+    const rest = edge.motifs.filter(({ name }) => name !== kind.name)
+    const own = Array.from({ length: number }, () => ({ name: kind.name, ops: kind.ops, at: 1 }))
+    // One kind alone is spread; of several the others stay.
+    if (rest.length === 0) return { ...edge, motifs: spreadMotifs(own) }
+    return { ...edge, mirrored: false, motifs: [...rest, ...spreadMotifs(own)] }
+  }
+  const refuse = (name: string) =>
+    name.length > LONGEST_MOTIF
+      ? `A motif’s name has up to ${LONGEST_MOTIF} letters.`
+      : others.includes(name)
+        ? 'Another motif is called so.'
+        : undefined
+  return (
+    <fieldset className="mt-2 grid gap-2 border-t rule px-3 pt-2">
+      <legend className="visually-hidden">{kind.name}</legend>
+      <div className="flex items-end gap-2">
+        <div className="grow">
+          <NameField
+            label="Motif"
+            value={kind.name}
+            must
+            refuse={refuse}
+            onChange={(name) => name && changePiece(changed(each({ name })))}
+          />
+        </div>
+        <NumberCell
+          className="w-32 border rule"
+          label={`${kind.name}: how many`}
+          value={times}
+          format={String}
+          parse={taking(parseWhole(1, MOST_MOTIFS, 'motifs of a kind'), (number) => changed(resized(number)))}
+          step={1}
+          onChange={(number) => changePiece(changed(resized(number)))}
+        />
+      </div>
+      <label className="grid gap-1">
+        <span className="text-14 text-ink-2">Worked, on {usedByMotif(kind)} of the edge</span>
+        <input
+          className="field"
+          value={draft ?? writeMotif(kind.ops, terms)}
+          autoComplete="off"
+          aria-invalid={problem !== undefined}
+          aria-describedby={problem ? id : undefined}
+          onChange={({ target: { value } }) => {
+            setDraft(value)
+            const next = readMotif(value, terms)
+            if ('ops' in next) changePiece(changed(each({ ops: next.ops })))
+          }}
+          onBlur={() => problem === undefined && setDraft(undefined)}
+        />
+        {problem && (
+          <span id={id} role="alert" className="fault text-16">
+            {problem.message} {problem.valid}
+          </span>
+        )}
+      </label>
+    </fieldset>
+  )
+}
+
+/** One more of any kind: those that are there, the usual ones, or an own one to be written. */
+function AddMotif({
+  names,
+  full,
+  onAdd,
+}: {
+  readonly names: readonly string[]
+  readonly full: boolean
+  readonly onAdd: (motif: Motif) => void
+}) {
+  if (full) return <p className="px-3 pt-3 text-16 text-ink-2">The edge has no room for more.</p>
+  return (
+    <div className="mx-3 mt-3 flex flex-wrap gap-2">
+      {USUAL_MOTIFS.map((kind) => (
+        <button
+          key={kind}
+          type="button"
+          className="button-line flex items-center gap-1"
+          onClick={() => onAdd(usual(kind))}
+        >
+          <Plus aria-hidden size={16} /> {MOTIF_WORDS[kind].label}
+        </button>
+      ))}
+      <button
+        type="button"
+        className="button-line flex items-center gap-1"
+        onClick={() => onAdd({ name: freeName(names), ops: usualMotif('loop') })}
+      >
+        <Plus aria-hidden size={16} /> of your own
+      </button>
+    </div>
+  )
+}
+
+function freeName(names: readonly string[]): string {
+  let number = 1
+  while (names.includes(`motif ${number}`)) number++
+  return `motif ${number}`
+}
