@@ -76,7 +76,15 @@ export { heelFit } from './plan/heelFit.ts'
 export { heelTurn } from './plan/heelTurn.ts'
 export { waitingAt } from './rounds/waiting.ts'
 export { lastMeasured } from './plan/lastMeasured.ts'
-export { countOf, partOf, titleOf, type Round, type SectionId } from './rounds/round.ts'
+export {
+  countAround,
+  countOf,
+  hasMotifs,
+  partOf,
+  titleOf,
+  type Round,
+  type SectionId,
+} from './rounds/round.ts'
 export { expandSteps, isOffTheEdge, kindOf, type Unit } from './rounds/steps.ts'
 export type { Construction, Notice, RoundBegins, PieceSpec, Plan, PlannedRound, Start } from './plan/plan.ts'
 export { validateSpec } from './plan/validateSpec.ts'

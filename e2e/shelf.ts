@@ -52,6 +52,7 @@ export const DEMO = [
   'Half-round pot rest',
   'Bed socks',
   'Pot holder',
+  'Drying-rack mat',
 ] as const
 
 /** Their pieces: the case has a body and a lid, the pot holder a disc made twice and a loop. */

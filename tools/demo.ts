@@ -40,6 +40,7 @@ import {
   handleSleeve,
   holderDisc,
   holderLoop,
+  dryingMat,
   mats,
   potRest,
   sleeve,
@@ -264,6 +265,12 @@ const file = projectFile(
         updatedAt: FIRST_DAY + DAY / 18,
         finish: holderFinish(),
       },
+      {
+        id: 'drying-rack-mat',
+        name: 'Drying-rack mat',
+        createdAt: FIRST_DAY + DAY / 20,
+        updatedAt: FIRST_DAY + DAY / 20,
+      },
     ],
     pieces: [
       trivet,
@@ -282,6 +289,7 @@ const file = projectFile(
       bedSocks,
       holderDisc,
       holderLoop,
+      dryingMat,
     ],
     gauges,
     yarns,

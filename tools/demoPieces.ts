@@ -1,5 +1,5 @@
 /** The pieces of the demo workshop: the Skarn Hut, made up, being kitted out. */
-import { newPiece, type PieceRecord } from '../core/index.ts'
+import { newPiece, spreadMotifs, usualMotif, type PieceRecord } from '../core/index.ts'
 
 export const trivet: PieceRecord = {
   ...newPiece({
@@ -265,4 +265,28 @@ export const holderLoop: PieceRecord = {
     place: 2,
   }),
   fitness: { uses: ['hot'], layers: 1, hardware: [], read: [] },
+}
+
+/** Under the rack over the stove, where gloves drip: eight points around its edge. */
+const dryingPlain = newPiece({
+  id: 'drying-rack-mat',
+  projectId: 'drying-rack-mat',
+  gaugeId: 'cotton-single',
+  yarnId: 'fog',
+  form: { family: 'disc', across: 240 },
+})
+export const dryingMat: PieceRecord = {
+  ...dryingPlain,
+  fitness: { uses: ['wet'], layers: 1, hardware: [], read: [] },
+  colours: [
+    { fromRound: 1, yarn: 'fog' },
+    { fromRound: 11, yarn: 'pine' },
+  ],
+  constraints: {
+    edge: {
+      motifs: spreadMotifs(Array.from({ length: 8 }, () => ({ name: 'point', ops: usualMotif('point') }))),
+      mirrored: false,
+      alike: true,
+    },
+  },
 }

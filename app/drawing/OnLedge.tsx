@@ -3,7 +3,7 @@ import { MM_PER_INCH, roundNamed, type Plan, type Position } from '../../core/in
 import { pathOf } from './svgPath.ts'
 import { StitchCanvas } from './StitchCanvas.tsx'
 import { tapeTicks } from './tapeTicks.ts'
-import { placeIn } from './views/view.ts'
+import { placeIn, shareWorked } from './views/view.ts'
 import {
   isPart,
   isStrip,
@@ -62,7 +62,7 @@ export function OnePiece(props: OnePieceProps) {
   // What is narrower than its room, with its margins, stands on the ledge all the same.
   const place = { left: (width - drawn.width) / 2, bottom: 0, width: drawn.width, height: drawn.height }
   const round = position && roundNamed(plan.rounds, position.round)
-  const here = round && !finished ? placeIn(view, round, position.unit / Math.max(1, round.count)) : undefined
+  const here = round && !finished ? placeIn(view, round, shareWorked(round, position.unit)) : undefined
   const edge = {
     fill: finished ? (yarns.get(plan.rounds.at(-1)!.yarn) ?? '#FAFCFB') : 'var(--color-film)',
     stroke: 'var(--color-ink)',
@@ -79,7 +79,12 @@ export function OnePiece(props: OnePieceProps) {
         ) : isPart(plan) ? (
           <path d={pathOf(outlineOfPart(view), true)} {...edge} />
         ) : (
-          <circle cx={width / 2} cy={height / 2} r={width / 2 - 1} {...edge} />
+          <circle
+            cx={width / 2}
+            cy={height / 2}
+            r={Math.min(width / 2 - 1, plan.rounds.at(-1)!.at.arc * view.scale)}
+            {...edge}
+          />
         )}
       </svg>
       {detailed && (

@@ -1,6 +1,5 @@
 import { useMemo, useState, type PointerEvent, type ReactNode } from 'react'
 import { EdgeHandle, type Pulled } from './EdgeHandle.tsx'
-import { MotifMarks } from './MotifMarks.tsx'
 import { OwnZoneMarks } from './OwnZoneMarks.tsx'
 import { PlanOverlay, type FitWords, type LeaderTo } from './PlanOverlay.tsx'
 import { StitchCanvas } from './StitchCanvas.tsx'
@@ -61,7 +60,6 @@ export function PlanDrawing(props: PlanDrawingProps) {
         onPointerLeave={() => onPoint(undefined)}
       >
         <PlanOverlay view={view} lit={lit} guess={guess} leaderTo={leaderTo} fitWords={fitWords} />
-        <MotifMarks view={view} yarns={yarns} />
         <OwnZoneMarks view={view} />
         {children?.(view)}
         {[...(pulled && view.grip ? [{ grip: view.grip, pulled }] : []), ...(handles?.(view) ?? [])].map(

@@ -1,7 +1,7 @@
 import { tapeTicks } from './tapeTicks.ts'
 import { scaleLinear } from 'd3-scale'
 import type { PointerEvent } from 'react'
-import { growthOf, MM_PER_INCH, type Plan, type PlannedRound } from '../../core/index.ts'
+import { countAround, growthOf, MM_PER_INCH, type Plan, type PlannedRound } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 import { MEASURE_WORDS, sayGuessed } from '../words/measureWords.ts'
 import { isAlongRows } from './views/view.ts'
@@ -194,7 +194,7 @@ const ZERO = 28
 /** Count against flat: a bar a round under its own radius; filled below cups, outlined above ruffles. */
 export function FlatnessStrip({ plan, scale, centre, width, lit, onPoint }: StripProps) {
   const rounds = plan.rounds.filter((round) => !isAlongRows(round))
-  const offs = rounds.map(({ count, ideal }) => count - ideal)
+  const offs = rounds.map((round) => countAround(round) - round.ideal)
   const most = Math.max(1, ...offs.map(Math.abs))
   const up = scaleLinear([-most, most], [ZERO + 19, ZERO - 19])
   const radii = rounds.map(({ at }) => at.arc)

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react'
-import { paintCells, type Shown } from './paintCells.ts'
+import { paintCells, paintMotifs, type Shown } from './paintCells.ts'
 import { cellsIn } from './views/cells.ts'
+import { motifsIn } from './views/motifs.ts'
 import type { View } from './views/view.ts'
 
 interface StitchCanvasProps {
@@ -16,6 +17,7 @@ interface StitchCanvasProps {
 export function StitchCanvas({ view, width, height, yarns, shown }: StitchCanvasProps) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const cells = useMemo(() => cellsIn(view), [view])
+  const motifs = useMemo(() => motifsIn(view), [view])
   const shownKey = JSON.stringify(shown)
   const painted = useRef(false)
   useEffect(() => {
@@ -29,12 +31,14 @@ export function StitchCanvas({ view, width, height, yarns, shown }: StitchCanvas
       element.height = Math.max(1, Math.round(height * density))
       context.setTransform(density, 0, 0, density, 0, 0)
       context.clearRect(0, 0, width, height)
-      paintCells(context, cells, yarns, JSON.parse(shownKey) as Shown)
+      const now = JSON.parse(shownKey) as Shown
+      paintCells(context, cells, yarns, now)
+      paintMotifs(context, motifs, yarns, now)
     }
     // An edit is painted at once; what appears with others takes its turn, so that the page answers in between.
     if (painted.current) return paint()
     const turn = setTimeout(paint)
     return () => clearTimeout(turn)
-  }, [cells, width, height, yarns, shownKey])
+  }, [cells, motifs, width, height, yarns, shownKey])
   return <canvas ref={canvas} className="absolute inset-0" style={{ width, height }} aria-hidden />
 }

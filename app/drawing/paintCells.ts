@@ -1,5 +1,7 @@
 import { footMiddle, heightOf, topMiddle, traceRelief } from './relief.ts'
 import { BEHIND, BUNCH, INC, LEVEL, LONG, OPEN, OUT, WORK, type Cells } from './views/cells.ts'
+import { pathOf } from './svgPath.ts'
+import type { MotifInView } from './views/motifs.ts'
 import { DEC as DEC_INK, INC as INC_INK, yarnInk, type YarnInk } from './yarnInk.ts'
 
 /**
@@ -106,6 +108,31 @@ export function paintCells(
   context.lineWidth = 2
   context.strokeStyle = DEC_INK
   context.stroke(decreases)
+}
+
+/** Paints what stands free along the edge: in its yarn when it is made, its outline while it is to come. */
+export function paintMotifs(
+  context: CanvasRenderingContext2D,
+  motifs: readonly MotifInView[],
+  yarns: ReadonlyMap<string, string>,
+  shown: Shown,
+): void {
+  context.lineJoin = 'round'
+  for (const { round, unit, yarn, outline: points } of motifs) {
+    const made = isMade(round, unit, shown)
+    if (!made && shown.kind === 'madeTo' && !shown.toCome) continue
+    const path = new Path2D(pathOf(points, true))
+    const ink = yarnInk(yarns.get(yarn) ?? '#FAFCFB')
+    if (made) {
+      context.fillStyle = ink.fill
+      context.fill(path)
+    }
+    context.lineWidth = 1
+    context.strokeStyle = made ? ink.keyline : '#7F959B'
+    context.setLineDash(made ? [] : [3, 3])
+    context.stroke(path)
+  }
+  context.setLineDash([])
 }
 
 /** What stands out is light with a keyline and a post, what stands behind is dark, an opening is not filled. */

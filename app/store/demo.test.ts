@@ -126,6 +126,7 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
       'pot-rest',
       'bed-socks',
       'pot-holder',
+      'drying-rack-mat',
     ],
   })
   expect(await database.events.count()).toBe(before)

@@ -11,6 +11,8 @@ export interface EdgePoint {
 export interface StandingMotif {
   /** Stitches of the edge before it. */
   readonly from: number
+  /** The last unit of its round that belongs to it, by its index. */
+  readonly lastUnit: number
   /** Its closed outline, from where it begins. */
   readonly outline: readonly EdgePoint[]
 }
@@ -38,7 +40,11 @@ export function motifsOn({ steps }: { readonly steps: readonly Step[] }, w: numb
     const chains = runOf(units, at, ({ manner }) => manner === 'chain')
     const back = runOf(units, at + chains.length, ({ manner }) => manner === 'alongChain')
     at += chains.length + back.length - 1
-    motifs.push({ from: used, outline: outlineOf(chains.length, back, spanAfter(units, at + 1), w) })
+    motifs.push({
+      from: used,
+      lastUnit: at,
+      outline: outlineOf(chains.length, back, spanAfter(units, at + 1), w),
+    })
   }
   return motifs
 }

@@ -1,6 +1,6 @@
 import type { Beginning, RoundOfCloth } from '../lay/clothOf.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
-import { countOf, type Round, type SectionId } from '../rounds/round.ts'
+import { countAround, type Round, type SectionId } from '../rounds/round.ts'
 import type { PieceSpec } from './plan.ts'
 import type { Texture } from '../rounds/texture.ts'
 import { accentAt } from './sectionWork.ts'
@@ -75,7 +75,7 @@ export const toLay = (spec: SpecToLay, rounds: readonly Round[]): RoundToLay[] =
       number: index + 1,
       section: round.section,
       stitch: round.fabric,
-      count: countOf(round),
+      count: countAround(round),
     })),
   )
 

@@ -1,6 +1,6 @@
 import { layDown } from '../lay/layDown.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import { countOf, usedBy, type Round, type Run, type SectionId } from '../rounds/round.ts'
+import { countAround, countOf, usedBy, type Round, type Run, type SectionId } from '../rounds/round.ts'
 import { leftOfDish } from '../lay/leftOfDish.ts'
 import { startOfFabric } from '../lay/startOfFabric.ts'
 import { beginningOf, toLay, type SpecToLay } from './beginningOf.ts'
@@ -57,7 +57,12 @@ export function layRounds(
       ideal: around / w,
       at,
       asEdge: edges[index]!,
-      flatness: flatnessOf({ count, w, around, straight: flat.has(section) ? toBeLaid[index]!.straight : 0 }),
+      flatness: flatnessOf({
+        count: countAround(round),
+        w,
+        around,
+        straight: flat.has(section) ? toBeLaid[index]!.straight : 0,
+      }),
     }
   })
   return withRowsLaid(laid, all.slice(rounds.length), gauges, flat)
@@ -119,8 +124,8 @@ function placeOfRun({ at, count, side, closed }: PlannedRound, { from, to }: Run
 }
 
 /** Length of a round as its stitches make it, mm. */
-const rowOf = ({ count, around, ideal }: Pick<PlannedRound, 'count' | 'around' | 'ideal'>): number =>
-  (count * around) / ideal
+const rowOf = (round: Pick<PlannedRound, 'steps' | 'around' | 'ideal'>): number =>
+  (countAround(round) * round.around) / round.ideal
 
 /** By how much stitches are longer than what is wanted around: beside those that lie straight. */
 function flatnessOf({

@@ -1,6 +1,6 @@
 import type { StitchName } from '../stitches/stitch.ts'
 import type { HeldYarns } from '../yarn/strands.ts'
-import { stitchesConsumed, stitchesProduced, type Step } from './steps.ts'
+import { isOffTheEdge, stitchesConsumed, stitchesProduced, type Step } from './steps.ts'
 
 /** Names a round for as long as there is one: it survives a re-plan of the rounds after it. */
 export type RoundId = string
@@ -47,6 +47,14 @@ export interface Round extends HeldYarns {
 
 /** Stitches a round makes. */
 export const countOf = ({ steps }: Pick<Round, 'steps'>): number => stitchesProduced(steps)
+
+/** Whether something stands free along a round: chains, and what goes back along them. */
+export const hasMotifs = ({ steps }: Pick<Round, 'steps'>): boolean =>
+  steps.some(({ ops }) => ops.some(({ manner }) => isOffTheEdge(manner)))
+
+/** Stitches that a round goes around with: where something stands free along it, as many as the one below has. */
+export const countAround = ({ steps }: Pick<Round, 'steps'>): number =>
+  hasMotifs({ steps }) ? stitchesConsumed(steps) : stitchesProduced(steps)
 
 /** Host stitches that runs have. */
 export const stitchesIn = (runs: readonly Run[]): number =>

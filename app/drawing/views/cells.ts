@@ -1,6 +1,7 @@
 import {
   chainsAlong,
   expandSteps,
+  hasMotifs,
   isOffTheEdge,
   STITCHES,
   yarnsIn,
@@ -9,7 +10,7 @@ import {
   type Unit,
 } from '../../../core/index.ts'
 import { Points, type Point } from './points.ts'
-import { footOf, hasMotifs, isAlongRows, stretchBelow, stretchOf, type View } from './view.ts'
+import { footOf, isAlongRows, stretchBelow, stretchOf, type View } from './view.ts'
 
 const KINDS = ['work', 'inc', 'dec'] as const satisfies readonly Unit['kind'][]
 export const [WORK, INC] = [0, 1] as const

@@ -1,7 +1,9 @@
 import {
   belowOf,
   chainsAlong,
-  isOffTheEdge,
+  countAround,
+  expandSteps,
+  hasMotifs,
   roundNamed,
   type Plan,
   type PlannedRound,
@@ -93,13 +95,8 @@ export function footOf(plan: Plan, round: PlannedRound): number {
 /** Width of a stitch in a round, mm: N* = around / w. */
 export const stitchWidthOf = ({ ideal, around }: PlannedRound): number => around / ideal
 
-/** Whether something stands free on it: it then goes around as long as the round below, whatever its stitches are. */
-export const hasMotifs = ({ steps }: Pick<PlannedRound, 'steps'>): boolean =>
-  steps.some(({ ops }) => ops.some(({ manner }) => isOffTheEdge(manner)))
-
 /** Length of a round as its stitches make it, mm. */
-export const rowOf = (round: PlannedRound): number =>
-  (hasMotifs(round) ? round.from : round.count) * stitchWidthOf(round)
+export const rowOf = (round: PlannedRound): number => countAround(round) * stitchWidthOf(round)
 
 /** The stretch of a ring that a round takes up: all of it, if it closes. */
 export function stretchOf(round: PlannedRound): Stretch {
@@ -159,6 +156,15 @@ export function roundOutline(view: View, round: PlannedRound): Point[] {
   // Its own foot, not the top of the round below.
   const foot = along(view, stretchBelow(view.plan, round), footOf(view.plan, round) + ABOVE)
   return [...foot, ...roundLine(view, round).reverse()]
+}
+
+/** How much of a round is worked after so many of its units, as a share of what it goes around. */
+export function shareWorked(round: PlannedRound, unit: number): number {
+  if (!hasMotifs(round)) return unit / Math.max(1, round.count)
+  const used = expandSteps(round.steps)
+    .slice(0, unit)
+    .reduce((sum, { uses }) => sum + uses, 0)
+  return used / Math.max(1, round.from)
 }
 
 /** A place in a round: so much of it worked, halfway up it. */

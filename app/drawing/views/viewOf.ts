@@ -150,7 +150,6 @@ export function wholeIn(
   mirrored: boolean,
   { margin = 2, hangs = false }: { readonly margin?: number; readonly hangs?: boolean } = {},
 ): Fitted {
-  const last = plan.rounds.at(-1)!
   if (stands(plan)) {
     const { wide, tall } = sizeStanding(plan)
     const scale = Math.min((width - 2 * margin) / wide, (height - 2 * margin) / tall)
@@ -162,7 +161,7 @@ export function wholeIn(
   if (isStrip(plan)) return stripIn(plan, { width, height }, mirrored, margin)
   if (isPart(plan)) return partIn(plan, { width, height }, mirrored, margin)
   const size = Math.min(width, height)
-  const scale = (size / 2 - margin) / last.at.arc
+  const scale = (size / 2 - margin) / farthestOf(plan)
   return {
     view: unrolled(plan, { scale, x: size / 2, y: size / 2, cut: 1, mirrored }),
     width: size,

@@ -315,5 +315,5 @@ function roundWords({
   const worked = rounds.kind === 'spiral' ? 'spiral' : rounds.turned ? 'joined, turned' : 'joined'
   const left =
     openings.length === 0 ? '' : openings.length === 1 ? ', 1 opening' : `, ${openings.length} openings`
-  return `${worked}${left}${rim ? `, ${RIM_WORDS[rim].label.toLowerCase()}` : ''}${edge ? `, ${edge.motifs.length} on the edge` : ''}`
+  return `${worked}${left}${rim ? `, ${RIM_WORDS[rim].label.toLowerCase()}` : ''}${edge ? ', motifs' : ''}`
 }

@@ -1,9 +1,9 @@
 import clsx from 'clsx'
 import { useMemo } from 'react'
-import type { Plan, WorkView } from '../../../core/index.ts'
+import { hasMotifs, type Plan, type WorkView } from '../../../core/index.ts'
 import { StitchCanvas } from '../../drawing/StitchCanvas.tsx'
 import { pathOf } from '../../drawing/svgPath.ts'
-import { placeIn, roundLine } from '../../drawing/views/view.ts'
+import { placeIn, roundLine, shareWorked } from '../../drawing/views/view.ts'
 import { wholeIn } from '../../drawing/views/viewOf.ts'
 import { useSettings, useYarnColours } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -46,7 +46,11 @@ export function CheckpointAhead({ plan, unit, now, hangs, className }: Checkpoin
   const { checkpoint, stitchesTo } = ahead
   const { view, width, height } = fitted
   const line = pathOf(roundLine(view, view.plan.rounds.at(-1)!))
-  const here = placeIn(view, now.round, now.made / now.round.count)
+  const here = placeIn(
+    view,
+    now.round,
+    hasMotifs(now.round) ? shareWorked(now.round, unit) : now.made / now.round.count,
+  )
   const { promises } = checkpoint
   return (
     <div

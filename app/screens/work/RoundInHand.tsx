@@ -3,6 +3,7 @@ import {
   afterOf,
   belowOf,
   constructionIn,
+  hasMotifs,
   kindOf,
   waitingAt,
   whatIsAhead,
@@ -96,6 +97,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
             ) : (
               end && <>At the end: {end}.</>
             )}
+            {hasMotifs(round) && ' After a chain, work back along it.'}
           </p>
           {ahead && (
             <p className="line-clamp-2 pt-1 text-[min(1.25rem,4.5cqh)] leading-tight max-sm:text-[min(1rem,3.2cqh)]">

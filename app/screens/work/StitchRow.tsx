@@ -50,6 +50,7 @@ function tileName(unit: Unit, terms: Terms): string {
   if (unit.uses === 1 && unit.makes > 2) return `${unit.makes} ${shortName(unit.stitch, terms)}`
   if (unit.manner === 'skip' || unit.manner === 'slit')
     return unit.manner === 'skip' ? `skip ${unit.uses}` : `ch ${unit.makes}`
+  if (unit.manner === 'chain') return 'ch'
   if (unit.manner === 'curl' || unit.manner === 'picot') return unit.manner
   if (unit.kind !== 'work') return unit.kind
   if (unit.manner === 'space') return 'ch 1'
