@@ -160,7 +160,7 @@ export { offTheLine, type OffTheLine } from './plan/offTheLine.ts'
 export { painted, striped, type Band } from './yarn/stripes.ts'
 export { endOf, type EndWork } from './plan/endOf.ts'
 export { chainsOf, openingFit, type OpeningFit } from './plan/openings.ts'
-export type { Accent, Opening, OwnZone } from './plan/plan.ts'
+export type { Accent, Constraints, Opening, OwnZone } from './plan/plan.ts'
 export { constructionIn, sectionsWorked, textureIn } from './plan/sectionWork.ts'
 export {
   numbersOfTexture,
@@ -191,6 +191,15 @@ export {
 export { USUAL_MOTIFS, usedByMotif, usualMotif, type Motif, type UsualMotif } from './rounds/motif.ts'
 export { readMotif, writeMotif } from './pattern/readMotif.ts'
 export { LONGEST_MOTIF, MOST_MOTIFS } from './exchange/limits.ts'
+export {
+  PLACE_KINDS,
+  placeOfStitch,
+  placesIn,
+  roundOfPlace,
+  type Place,
+  type PlaceInRound,
+  type PlaceKind,
+} from './plan/places.ts'
 export { motifsOn, reachOfMotifs, type EdgePoint } from './lay/motifOutline.ts'
 export type { Manner } from './stitches/manner.ts'
 export { wallFit, type WallFit } from './plan/wallFit.ts'

@@ -1,6 +1,8 @@
 import { useMemo, useState, type PointerEvent, type ReactNode } from 'react'
+import type { Constraints } from '../../core/index.ts'
 import { EdgeHandle, type Pulled } from './EdgeHandle.tsx'
 import { OwnZoneMarks } from './OwnZoneMarks.tsx'
+import { PlaceMarks } from './PlaceMarks.tsx'
 import { PlanOverlay, type FitWords, type LeaderTo } from './PlanOverlay.tsx'
 import { StitchCanvas } from './StitchCanvas.tsx'
 import type { Grip, View } from './views/view.ts'
@@ -27,13 +29,15 @@ interface PlanDrawingProps {
   /** What else of it is pulled, and where. */
   readonly handles?: (view: View) => readonly Handle[]
   readonly leaderTo?: LeaderTo
+  /** What the maker asked of it: its places are marked. */
+  readonly constraints?: Constraints
   readonly children?: (view: View) => ReactNode
 }
 
 /** The piece that unrolls into its rows: stitches painted, everything said about them above. */
 export function PlanDrawing(props: PlanDrawingProps) {
   const { viewAt, width, height, guess, yarns, lit, onPoint, pulled, leaderTo, fitWords, children } = props
-  const { handles } = props
+  const { handles, constraints } = props
   // While the edge is dragged the scale stands still, so that the edge stays under the finger.
   const [heldScale, setHeldScale] = useState<number>()
   const view = useMemo(() => viewAt(heldScale), [viewAt, heldScale])
@@ -61,6 +65,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
       >
         <PlanOverlay view={view} lit={lit} guess={guess} leaderTo={leaderTo} fitWords={fitWords} />
         <OwnZoneMarks view={view} />
+        {constraints && <PlaceMarks view={view} constraints={constraints} />}
         {children?.(view)}
         {[...(pulled && view.grip ? [{ grip: view.grip, pulled }] : []), ...(handles?.(view) ?? [])].map(
           (handle) => (

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { WAYS_OF_ROUNDS } from '../plan/plan.ts'
 import { FAMILY_NAMES, fieldsOf, type AnyField } from '../forms/registry.ts'
+import { PLACE_KINDS } from '../plan/places.ts'
 import { RIMS } from '../rounds/rim.ts'
 import { TEXTURE_KINDS } from '../rounds/texture.ts'
 import { MANNERS } from '../stitches/manner.ts'
@@ -139,6 +140,17 @@ export const constraints = Joi.object({
   accents: Joi.array()
     .items(record({ round: round.min(2), texture }))
     .max(100),
+  places: Joi.array()
+    .items(
+      record({
+        name: zoneName,
+        kind: Joi.string().valid(...PLACE_KINDS),
+        along: within('along'),
+        at: Joi.number().min(0).max(1),
+        mirrored: Joi.boolean(),
+      }),
+    )
+    .max(40),
   edge: record({
     motifs: Joi.array()
       .items(

@@ -1,5 +1,6 @@
 import type { Gauge } from '../gauge/gauge.ts'
 import type { Round, SectionId } from '../rounds/round.ts'
+import type { Place } from './places.ts'
 import type { EdgeBudget } from '../rounds/edge.ts'
 import type { Rim } from '../rounds/rim.ts'
 import type { Texture } from '../rounds/texture.ts'
@@ -78,6 +79,8 @@ export interface Constraints {
   readonly accents?: readonly Accent[]
   /** Stretches of the round that have a name of their own, of what has no zones by its form. */
   readonly zones?: readonly OwnZone[]
+  /** Where something goes: marks, holes, loops, parts, lines. */
+  readonly places?: readonly Place[]
   /** What stands along the edge, in one round after all others. */
   readonly edge?: EdgeBudget
 }

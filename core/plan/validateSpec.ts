@@ -1,3 +1,4 @@
+import { validatePlaces } from './places.ts'
 import { hasEdging, repeatOfEdging, validateEdge } from './edging.ts'
 import { lengthOf, stitchOf } from '../errors/sentence.ts'
 import { SpecError } from '../errors/specError.ts'
@@ -41,6 +42,7 @@ export function validateSpec(spec: PieceSpec): void {
   validateStrands(spec)
   validateRim(spec)
   validateEdge(spec)
+  validatePlaces(spec)
 }
 
 /**

@@ -33,6 +33,7 @@ export function PieceDrawing({ model, spec, lit, ...drawing }: PieceDrawingProps
       yarns={colours}
       fitWords={askingWordsOf(piece.form).fitLine}
       lit={lit}
+      constraints={piece.constraints}
       pulled={pulledSize(model, spec, sizes)}
     />
   )

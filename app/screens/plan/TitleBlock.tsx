@@ -29,6 +29,7 @@ import { faultAt, isEven, type PlanModel } from './planModel.ts'
 import { OpeningsEditor } from './OpeningsEditor.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
 import { EdgeEditor, usualEdge } from './EdgeEditor.tsx'
+import { PlacesEditor } from './PlacesEditor.tsx'
 import { RoundsEditor } from './RoundsEditor.tsx'
 import { StartEditor } from './StartEditor.tsx'
 import { sectionName } from '../../words/formWords.ts'
@@ -146,6 +147,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
           fault,
           'constraints.openings',
           'constraints.zones',
+          'constraints.places',
           'constraints.edge',
           'construction.rim',
         )}
@@ -179,6 +181,7 @@ export function TitleBlock({ model, columns }: TitleBlockProps) {
         {!rows && !(spec && familyOf(spec.form).closes) && <RimChoice model={model} />}
         {!rows && <OpeningsEditor model={model} />}
         {!rows && <ZonesEditor model={model} />}
+        {!rows && <PlacesEditor model={model} />}
       </PopoverCell>
       <PopoverCell
         className={cell}

@@ -3,6 +3,7 @@ import {
   attempt,
   FIBRES,
   hookLetter,
+  placesIn,
   planPiece,
   specOf,
   sameYarns,
@@ -26,6 +27,7 @@ import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
 import { duration } from '../../words/wording.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { pieceTitle } from '../../words/pieceWords.ts'
+import { PLACE_WORDS, placeAt, placeName } from '../../words/placeWords.ts'
 import { roundsNoun } from '../../words/roundWords.ts'
 
 /** The piece on paper: every round with a box to tick, where to measure, and what to watch. */
@@ -118,7 +120,24 @@ function Sheet({ view, yarns, settings }: SheetProps) {
       )}
       <Rounds plan={plan} spec={spec} settings={settings} yarnName={(id) => name(id)?.name ?? '?'} />
       {closing && <p className="pt-3 text-18">{closing}</p>}
+      <Places plan={plan} spec={spec} />
     </main>
+  )
+}
+
+/** Where marks, holes, loops and parts go, by round and stitch. */
+function Places({ plan, spec }: { plan: Plan; spec: PieceSpec }) {
+  const places = placesIn(plan, spec)
+  if (places.length === 0) return null
+  return (
+    <ul aria-label="Places" className="pt-3 text-16">
+      {places.map((one) => (
+        <li key={`${one.index}-${one.half ?? 0}`}>
+          <strong>{placeAt(one, plan.rounds[one.round - 1]!)}</strong>:{' '}
+          {PLACE_WORDS[one.place.kind].does(placeName(one))}
+        </li>
+      ))}
+    </ul>
   )
 }
 

@@ -5,6 +5,7 @@ import {
   constructionIn,
   hasMotifs,
   kindOf,
+  placesIn,
   waitingAt,
   whatIsAhead,
   writeRun,
@@ -27,6 +28,7 @@ import { aheadSentence } from '../../words/aheadSentence.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { alongZone } from '../../words/zoneWords.ts'
+import { sayPlace } from '../../words/placeWords.ts'
 import { sts, yarnNames } from '../../words/wording.ts'
 import { StitchRow } from './StitchRow.tsx'
 
@@ -67,6 +69,12 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   })
   const [bold, rest] = endingSentence(round, terms)
   const ahead = whatIsAhead(plan.rounds, round.number - 1, spec)
+  const place = sayPlace(
+    placesIn(plan, spec),
+    round.number,
+    now.made,
+    now.made - (now.units[unit - 1]?.makes ?? 0),
+  )
   const [stage, room] = useElementSize()
   return (
     <div
@@ -99,6 +107,11 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
             )}
             {hasMotifs(round) && ' After a chain, work back along it.'}
           </p>
+          {place && (
+            <p className="pt-1 text-[min(1.5rem,5cqh)] leading-tight max-sm:text-[min(1.125rem,3.4cqh)]">
+              <strong className={clsx(place.startsWith('At') && 'bg-tape px-1')}>{place}</strong>
+            </p>
+          )}
           {ahead && (
             <p className="line-clamp-2 pt-1 text-[min(1.25rem,4.5cqh)] leading-tight max-sm:text-[min(1rem,3.2cqh)]">
               <strong>
