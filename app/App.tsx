@@ -27,6 +27,9 @@ const CheckScreen = lazy(() =>
 const CreateScreen = lazy(() =>
   withPlans(import('./screens/create/CreateScreen.tsx')).then((m) => ({ default: m.CreateScreen })),
 )
+const CombinationScreen = lazy(() =>
+  import('./screens/create/CombinationScreen.tsx').then((m) => ({ default: m.CombinationScreen })),
+)
 const GaugesScreen = lazy(() =>
   withPlans(import('./screens/gauges/GaugesScreen.tsx')).then((m) => ({ default: m.GaugesScreen })),
 )
@@ -71,6 +74,7 @@ function Screens() {
         <Routes>
           <Route path="/" element={<ShelfScreen />} />
           <Route path="/new" element={<CreateScreen />} />
+          <Route path="/new/together" element={<CombinationScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/plan" element={<PlanScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/work" element={<WorkScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/check" element={<CheckScreen />} />

@@ -27,7 +27,7 @@ export { hookLetter, HOOKS } from './gauge/hooks.ts'
 export { nextMeasurements, tellingOf, type Measurement } from './gauge/nextMeasurement.ts'
 export { cautionsOf, type Caution, type CautionCode } from './cautions/cautionsOf.ts'
 export { fitnessOf, type FitnessReason } from './cautions/fitness.ts'
-export { ALL_HARDWARE, ALL_USES, type Fitness, type Hardware, type Use } from './cautions/use.ts'
+export { ALL_HARDWARE, ALL_USES, type Fitness, type Hardware, type Use, NO_USE_YET } from './cautions/use.ts'
 export {
   validateCalibration,
   measuredMetres,
@@ -200,6 +200,16 @@ export {
   type PlaceInRound,
   type PlaceKind,
 } from './plan/places.ts'
+export {
+  asksOf,
+  COMBINATIONS,
+  jointsOfCombination,
+  piecesOfCombination,
+  type CombinationField,
+  type CombinationName,
+  type CombinationPiece,
+  type CombinationSizes,
+} from './finish/combinations.ts'
 export { motifsOn, reachOfMotifs, type EdgePoint } from './lay/motifOutline.ts'
 export type { Manner } from './stitches/manner.ts'
 export { wallFit, type WallFit } from './plan/wallFit.ts'
@@ -243,4 +253,4 @@ export {
 export { usualJoints, type OfferedJoint } from './finish/usualJoints.ts'
 export { tailsOf, yarnForAll } from './finish/needs.ts'
 export { seamOf, type Seam } from './finish/seam.ts'
-export { edgeName, stitchesOf, validateJoint, type EdgesOf } from './finish/validateJoint.ts'
+export { edgeName, edgesOf, stitchesOf, validateJoint, type EdgesOf } from './finish/validateJoint.ts'

@@ -4,6 +4,7 @@ import { openShelf, PLACES } from './shelf.ts'
 async function settle(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle')
   await expect(page.getByText('Opening…')).toHaveCount(0)
+  await expect(page.getByRole('heading', { name: 'This screen could not be shown' })).toHaveCount(0)
 }
 
 test('the page runs under its Content-Security-Policy without a violation', async ({ page }) => {

@@ -145,6 +145,7 @@ for (const [name, path] of PLACES) {
         await page.setViewportSize(room)
         await page.goto(path)
         await expect(page.getByText('Opening…')).toHaveCount(0)
+        await expect(page.getByRole('heading', { name: 'This screen could not be shown' })).toHaveCount(0)
         await page.waitForTimeout(250)
         const at = `${room.width} px at ${print}%`
         const wide = await page.evaluate(() => document.documentElement.scrollWidth)

@@ -12,6 +12,7 @@ export const ROOMS = [
 export const PLACES = [
   ['shelf', '/'],
   ['new', '/new'],
+  ['several pieces', '/new/together'],
   ['plan', '/piece/kettle-trivet/plan'],
   ['a set', '/piece/tin-mug-mats/plan'],
   ['a tube', '/piece/lamp-glass-sleeve/plan'],

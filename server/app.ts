@@ -16,6 +16,7 @@ export interface AppFolders {
 const SCREENS = [
   '/',
   '/new',
+  '/new/together',
   '/settings',
   '/gauges',
   '/gauges/:gaugeId',

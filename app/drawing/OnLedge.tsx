@@ -5,6 +5,7 @@ import { StitchCanvas } from './StitchCanvas.tsx'
 import { tapeTicks } from './tapeTicks.ts'
 import { placeIn, shareWorked } from './views/view.ts'
 import {
+  farthestOf,
   isPart,
   isStrip,
   outlineOfPart,
@@ -34,8 +35,8 @@ export function sizeOnLedge(plan: Plan): { readonly width: number; readonly heig
     const { wide, up, down } = sizeOfPart(plan)
     return { width: wide, height: up + down }
   }
-  const { at } = plan.rounds.at(-1)!
-  return { width: 2 * at.arc, height: 2 * at.arc }
+  const across = 2 * farthestOf(plan)
+  return { width: across, height: across }
 }
 
 interface OnePieceProps {

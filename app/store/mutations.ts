@@ -4,12 +4,15 @@ import {
   gaugesUsed,
   LONGEST_NAME,
   metresAtHand,
+  NO_USE_YET,
   newPiece,
   UNMEASURED_GAUGE,
   withFreshIds,
   unfinished,
   withoutPiece,
   yarnsOf,
+  type Finish,
+  type Fitness,
   type GaugeRecord,
   type PieceRecord,
   type ProjectRecord,
@@ -38,14 +41,45 @@ export interface PieceToCreate {
   readonly uses?: readonly Use[]
 }
 
-/** A new piece, and those that it is made with where a form has several; with a yarn and, unless one is named, a gauge that is known from the label only. */
-export async function createPiece({
-  form,
+/** A new piece, and those that it is made with where a form has several. */
+export async function createPiece({ form, uses, ...others }: PieceToCreate): Promise<PieceRecord> {
+  const family = familyOf(form)
+  const meantFor = uses?.length ? uses : (family.uses ?? [])
+  return createPieces({
+    ...others,
+    pieces: (family.pieces?.(formOf(form)) ?? [{ form }]).map((piece) => ({
+      ...piece,
+      fitness: { ...NO_USE_YET, uses: meantFor },
+    })),
+  })
+}
+
+/** A piece to be, of a project that may have others. */
+export interface PieceToBe {
+  readonly form: StoredForm
+  readonly fitness: Fitness
+  readonly name?: string
+  /** As its family is usually made where nothing is said. */
+  readonly quantity?: number
+}
+
+interface PiecesToCreate extends Pick<PieceToCreate, 'gaugeId' | 'name' | 'projectId'> {
+  readonly pieces: readonly PieceToBe[]
+  /** How they become one, once it is known in which stitches they are worked. */
+  readonly finishOf?: (pieces: readonly PieceRecord[], gauge: GaugeRecord) => Finish
+}
+
+/**
+ * New pieces, with a yarn and, unless one is named, a gauge that is known from the label only.
+ * @returns the first of them
+ */
+export async function createPieces({
+  pieces: toBe,
   gaugeId,
   name,
   projectId,
-  uses,
-}: PieceToCreate): Promise<PieceRecord> {
+  finishOf,
+}: PiecesToCreate): Promise<PieceRecord> {
   const now = Date.now()
   const project: ProjectRecord | undefined =
     projectId === undefined ? { id: freshId(), name, createdAt: now, updatedAt: now } : undefined
@@ -79,22 +113,21 @@ export async function createPiece({
       await database.yarns.put(yarn)
       if (project) await database.projects.add(project)
       else await database.projects.update(projectId!, { updatedAt: now })
-      const family = familyOf(form)
-      const all = family.pieces?.(formOf(form)) ?? [{ form }]
-      const meantFor = uses?.length ? uses : (family.uses ?? [])
-      const pieces = all.map((one, index): PieceRecord => {
+      const pieces = toBe.map((one, index): PieceRecord => {
+        const own = one.name ?? (project ? undefined : name)
         const piece = newPiece({
           id: freshId(),
           projectId: project?.id ?? projectId!,
           gaugeId: gauge.id,
           yarnId: yarn.id,
           form: one.form,
-          ...('name' in one ? { name: one.name } : project ? {} : { name }),
+          ...(own === undefined ? {} : { name: own }),
           place: (others.at(-1)?.place ?? 0) + 1 + index,
         })
-        return { ...piece, fitness: { ...piece.fitness, uses: meantFor } }
+        return { ...piece, fitness: one.fitness, quantity: one.quantity ?? piece.quantity }
       })
       await database.pieces.bulkAdd(pieces)
+      if (project && finishOf) await database.projects.update(project.id, { finish: finishOf(pieces, gauge) })
       return pieces[0]!
     },
   )

@@ -1,4 +1,5 @@
 import { SpecError } from '../errors/specError.ts'
+import type { Plan } from '../plan/plan.ts'
 import { easesWith, easingOf, seamStitches, type Joint, type JointEdge } from './joint.ts'
 
 /** What there is to know of the pieces that joints are between. */
@@ -9,6 +10,18 @@ export interface EdgesOf {
   /** Stitches of the round that it ends with, and of the chain that it begins on, if that is an edge. */
   readonly last: number
   readonly first?: number
+}
+
+/** The edges of a planned piece. What a tube or a strap begins on is one, too. */
+export function edgesOf({
+  id,
+  name,
+  quantity,
+  plan: { rounds },
+}: Pick<EdgesOf, 'id' | 'name' | 'quantity'> & { readonly plan: Pick<Plan, 'rounds'> }): EdgesOf {
+  const [first, last] = [rounds[0]!, rounds.at(-1)!]
+  const chain = first.from > 0 && first.hosts.length === 1 ? first.from : undefined
+  return { id, name, quantity, last: last.count, ...(chain === undefined ? {} : { first: chain }) }
 }
 
 /** Fewer stitches hold nothing. */

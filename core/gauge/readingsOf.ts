@@ -12,7 +12,7 @@ const COUNT_SD = 0.25
 const CLOSED: Start = { kind: 'magicRing' }
 
 /** Stitches in the proportions of any label: a medium yarn's, unwashed. */
-const IN_PROPORTION = labelBelief({ weight: 4, strands: 1, hook: 5 }, { mean: 0, sd: 1 }).mean
+const inProportion = () => labelBelief({ weight: 4, strands: 1, hook: 5 }, { mean: 0, sd: 1 }).mean
 
 /** The numbers that a piece of evidence reads off the fabric. */
 export function readingsOf(evidence: Evidence): Reading[] {
@@ -42,7 +42,7 @@ export function readingsOf(evidence: Evidence): Reading[] {
         return { count, ...(name === stitch ? body : terms(name)) }
       })
       const start = evidence.start ?? CLOSED
-      const model = { rounds, start, stitch: stitches?.[0] ?? stitch, centre: CENTRE, near: IN_PROPORTION }
+      const model = { rounds, start, stitch: stitches?.[0] ?? stitch, centre: CENTRE, near: inProportion() }
       return discReadings(model, evidence)
     }
   }

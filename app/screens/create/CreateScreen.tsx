@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { useNavigate, useSearchParams } from 'react-router'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import {
   FAMILY_NAMES,
   familyOf,
@@ -106,6 +106,15 @@ export function CreateScreen() {
               setSearch(search, { replace: true })
             }}
           />
+          {!joined && (
+            <p className="text-18">
+              Or{' '}
+              <Link to="/new/together" className="underline underline-offset-4">
+                several pieces made one
+              </Link>
+              : a pad, a filled pair, a box with its cover.
+            </p>
+          )}
           <FormQuestions
             family={family}
             answers={answers}

@@ -1,4 +1,5 @@
 import {
+  edgesOf,
   attempt,
   CANNOT_BE_UNDONE,
   closesOff,
@@ -44,14 +45,7 @@ export interface PiecesModel {
   readonly change: (finish: Finish) => void
 }
 
-/** What a tube or a strap begins on is an edge, too. */
-const edgesOf = ({ row, plan }: PieceOnLedge): EdgesOf => {
-  const { id, name, quantity } = row.view.piece
-  const [first] = plan.rounds
-  const last = plan.rounds.at(-1)!
-  const chain = first && first.from > 0 && first.hosts.length === 1 ? first.from : undefined
-  return { id, name, quantity, last: last.count, ...(chain === undefined ? {} : { first: chain }) }
-}
+const edgesIn = ({ row, plan }: PieceOnLedge): EdgesOf => edgesOf({ ...row.view.piece, plan })
 
 export function usePiecesModel(rows: readonly ShelfRow[]): PiecesModel {
   const { project } = rows[0]!.view
@@ -70,7 +64,7 @@ export function usePiecesModel(rows: readonly ShelfRow[]): PiecesModel {
     }
   })
   const way = attempt(() => wayToFinish(toFinish, finish))
-  const edges = pieces.map(edgesOf)
+  const edges = pieces.map(edgesIn)
   const misfits = finish.joints.filter(
     (joint) => !attempt(() => validateJoint(edges, joint, finish.joints)).ok,
   )
