@@ -210,6 +210,13 @@ export {
   type CombinationPiece,
   type CombinationSizes,
 } from './finish/combinations.ts'
+export {
+  planSmallPart,
+  SMALL_PART_LIMITS,
+  SMALL_PARTS,
+  type SmallPart,
+  type SmallPartPlan,
+} from './finish/smallParts.ts'
 export { motifsOn, reachOfMotifs, type EdgePoint } from './lay/motifOutline.ts'
 export type { Manner } from './stitches/manner.ts'
 export { wallFit, type WallFit } from './plan/wallFit.ts'
@@ -227,6 +234,7 @@ export {
   unfinished,
   withOwnLink,
   withOwnStep,
+  type OwnStep,
   type Finish,
   type PieceToFinish,
   type WayToFinish,
@@ -251,6 +259,15 @@ export {
   type StepKind,
 } from './finish/order.ts'
 export { usualJoints, type OfferedJoint } from './finish/usualJoints.ts'
-export { tailsOf, yarnForAll } from './finish/needs.ts'
+export {
+  tailsOf,
+  timeOfWhole,
+  yarnForAll,
+  yarnInTurn,
+  type TailToLeave,
+  type TakesInTurn,
+  type YarnForAll,
+  type YarnInTurn,
+} from './finish/needs.ts'
 export { seamOf, type Seam } from './finish/seam.ts'
 export { edgeName, edgesOf, stitchesOf, validateJoint, type EdgesOf } from './finish/validateJoint.ts'

@@ -146,3 +146,24 @@ test('a set of two discs is joined through both on a phone, filled through an op
   await page.goForward()
   await expect(stations(page).filter({ hasText: /^Close/ })).toContainText('the last 4')
 })
+
+test('a small part is made of chains and put on; what a small child would swallow is refused', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/project/pot-holder/pieces')
+  await page.getByRole('button', { name: 'Add a step' }).press('Enter')
+  await page.getByRole('combobox', { name: 'What' }).selectOption({ label: 'Small part' })
+  await field(page, 'Long').fill('30 cm')
+  await page.getByRole('checkbox', { name: 'Firm: back along it' }).check()
+  await page.getByRole('button', { name: 'Add', exact: true }).press('Enter')
+  // By hand: 300 / 9.2 mm = 33 chains; one more to turn, 33 back.
+  await expect(page.getByText(/^Ch 34, then back along it: .* 33 in all\./)).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Yarn, piece by piece' })).toContainText(/Soot, lot 87: /)
+  await page.goto('/project/cradle-booties/pieces')
+  await page.getByRole('button', { name: 'Add a step' }).press('Enter')
+  await page.getByRole('combobox', { name: 'What' }).selectOption({ label: 'Small part' })
+  await page.getByRole('combobox', { name: 'Which' }).selectOption({ label: 'Pompom' })
+  await page.getByRole('button', { name: 'Add', exact: true }).press('Enter')
+  await expect(page.getByRole('alert')).toHaveText(/threads come off .* Embroider it instead\./)
+})

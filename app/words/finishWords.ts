@@ -26,6 +26,7 @@ export const WAY_WORDS: Readonly<Record<WayOfJoining, { readonly label: string; 
 
 const KIND_WORDS: Readonly<Record<StepKind, string>> = {
   make: 'Make',
+  part: 'Small part',
   mark: 'Mark places',
   embroider: 'Embroider',
   hardware: 'Hardware',
@@ -43,7 +44,7 @@ const KIND_WORDS: Readonly<Record<StepKind, string>> = {
 
 /** Kinds of steps that a maker may add. */
 export const OWN_KINDS: readonly (readonly [StepKind, string])[] = (
-  ['mark', 'embroider', 'hardware', 'line', 'fill', 'tryOn', 'block', 'stiffen'] as const
+  ['part', 'mark', 'embroider', 'hardware', 'line', 'fill', 'tryOn', 'block', 'stiffen'] as const
 ).map((kind) => [kind, KIND_WORDS[kind]])
 
 type Named = Pick<PieceRecord, 'id' | 'name' | 'quantity'>
@@ -145,6 +146,8 @@ export function stepAdvice(
   switch (step.kind) {
     case 'make':
       return 'It is done when all of its copies are finished at the hook.'
+    case 'part':
+      return 'Make it, and sew it on where it belongs.'
     case 'mark':
       return 'Place markers before filling: the fabric moves under it.'
     case 'embroider':

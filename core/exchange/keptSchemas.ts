@@ -2,6 +2,7 @@ import Joi from 'joi'
 import { ALL_HARDWARE, ALL_USES } from '../cautions/use.ts'
 import { WAYS_OF_JOINING } from '../finish/joint.ts'
 import { STEP_KINDS } from '../finish/order.ts'
+import { SMALL_PART_LIMITS, type SmallPart } from '../finish/smallParts.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
 import {
   bodyStitch,
@@ -141,6 +142,23 @@ const jointEdge = record({
 const stepId = Joi.string().min(1).max(200)
 const stepIds = Joi.array().items(stepId).max(2000).required()
 
+const partOf = (kind: SmallPart['kind'], fields: Readonly<Record<string, Joi.Schema>>) =>
+  record({ kind: Joi.string().valid(kind), ...fields })
+const sized = (key: keyof typeof SMALL_PART_LIMITS) => {
+  const [least, most] = SMALL_PART_LIMITS[key]
+  return Joi.number().min(least).max(most)
+}
+
+const smallPart = Joi.alternatives()
+  .try(
+    partOf('cord', { long: sized('long'), firm: Joi.boolean() }),
+    partOf('loop', { opening: sized('opening'), over: Joi.boolean() }),
+    partOf('braid', { long: sized('long'), strands: sized('strands').integer() }),
+    partOf('tassel', { long: sized('long'), turns: sized('turns').integer() }),
+    partOf('pompom', { across: sized('across') }),
+  )
+  .match('one')
+
 const finish = record({
   joints: Joi.array()
     .items(
@@ -159,12 +177,15 @@ const finish = record({
     .max(200),
   steps: Joi.array()
     .items(
-      record({
-        id,
-        kind: Joi.string().valid(...STEP_KINDS),
-        name,
-        pieces: Joi.array().items(id).max(1000),
-      }),
+      record(
+        {
+          id,
+          kind: Joi.string().valid(...STEP_KINDS),
+          name,
+          pieces: Joi.array().items(id).max(1000),
+        },
+        { part: smallPart },
+      ),
     )
     .max(200),
   order: stepIds,

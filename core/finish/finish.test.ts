@@ -26,7 +26,7 @@ import {
   type WayOfJoining,
 } from './joint.ts'
 import { moved, orderOf, rangeOf, STEP_KINDS } from './order.ts'
-import { tailsOf, yarnForAll } from './needs.ts'
+import { tailsOf, timeOfWhole, yarnForAll, yarnInTurn } from './needs.ts'
 import { seamOf } from './seam.ts'
 import { validateJoint, type EdgesOf } from './validateJoint.ts'
 
@@ -321,4 +321,39 @@ test('a tail is left by the copy that a seam is sewn with; the yarn at hand is h
     { yarn: 'fog', takes: 42, there: 41, enough: false },
     { yarn: 'pine', takes: 10, there: 10, enough: true },
   ])
+})
+
+test('what is left after the body is enough for the lid, or runs out in it; what nobody counted says nothing', () => {
+  const takes = (metres: Readonly<Record<string, number>>) => new Map(Object.entries(metres))
+  const inOrder = [
+    { id: 'body', takes: takes({ pine: 46, fog: 3 }) },
+    { id: 'lid', takes: takes({ pine: 22 }) },
+    { id: 'joints', takes: takes({ pine: 0.3 }) },
+  ]
+  // By hand: 85 − 46 = 39, − 22 = 17, − 0.3 = 16.7; of 60 the lid has 14 and needs 22.
+  const [enough] = yarnInTurn(inOrder, new Map([['pine', 85]]))
+  expect(enough!.turns.map(({ left }) => Math.round(left * 10) / 10)).toEqual([39, 17, 16.7])
+  const [short] = yarnInTurn(inOrder, new Map([['pine', 60]]))
+  expect(short!.turns.find(({ left }) => left < 0)).toMatchObject({ id: 'lid', left: -8 })
+  expect(yarnInTurn(inOrder, new Map([['soot', 200]]))).toEqual([])
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 0, max: 90 }), { maxLength: 9 }), fc.nat(400), (each, there) => {
+      const all = each.map((metres, index) => ({ id: `p${index}`, takes: takes({ pine: metres }) }))
+      const [turn] = yarnInTurn(all, new Map([['pine', there]]))
+      const sum = each.reduce((total, metres) => total + metres, 0)
+      expect(turn?.turns.at(-1)?.left ?? there).toBe(there - sum)
+    }),
+  )
+})
+
+test('the time of the whole is that of its pieces and of the seams that are not done', () => {
+  const pieces = [
+    { secondsInAll: 600, secondsLeft: 200 },
+    { secondsInAll: 300, secondsLeft: 300 },
+  ]
+  const seams = [
+    { seconds: 60, done: true },
+    { seconds: 90, done: false },
+  ]
+  expect(timeOfWhole(pieces, seams)).toEqual({ inAll: 1050, left: 590 })
 })

@@ -3,6 +3,7 @@ import { SpecError } from '../errors/specError.ts'
 import type { Form, StoredForm } from '../forms/registry.ts'
 import { familyOf } from '../forms/registry.ts'
 import type { Joint } from './joint.ts'
+import { validateSmallPart, type SmallPart } from './smallParts.ts'
 import { orderOf, rulesFor, type FinishingStep, type Link, type StepKind } from './order.ts'
 
 /** A step of the maker's own. */
@@ -12,6 +13,8 @@ export interface OwnStep {
   readonly name: string
   /** Pieces that it is done with; all of them when none is named. */
   readonly pieces: readonly string[]
+  /** Of a part: what it is. */
+  readonly part?: SmallPart
 }
 
 /** How a project is put together, as the maker wants it. */
@@ -153,10 +156,9 @@ const SMALL: readonly Use[] = ['baby', 'childUnderThree', 'pet']
  */
 export function withOwnStep(pieces: readonly PieceToFinish[], finish: Finish, step: OwnStep): Finish {
   const with_ = pieces.filter(({ id }) => step.pieces.length === 0 || step.pieces.includes(id))
-  if (
-    step.kind === 'hardware' &&
-    with_.some(({ fitness }) => fitness.uses.some((use) => SMALL.includes(use)))
-  ) {
+  const forSmall = with_.some(({ fitness }) => fitness.uses.some((use) => SMALL.includes(use)))
+  if (step.part) validateSmallPart(step.part, forSmall)
+  if (step.kind === 'hardware' && forSmall) {
     throw new SpecError(
       'steps',
       'It is for somebody who puts things into their mouth: eyes, buttons and magnets come off and are swallowed.',

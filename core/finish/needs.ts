@@ -52,3 +52,52 @@ export function yarnForAll(
       : [{ yarn, takes: metres, there: have, enough: metres <= have }]
   })
 }
+
+/** A piece, or all seams, with what it still takes of each yarn, m. */
+export interface TakesInTurn {
+  readonly id: string
+  readonly takes: ReadonlyMap<string, number>
+}
+
+/** One yarn over a whole project, in the order in which it is used. */
+export interface YarnInTurn {
+  readonly yarn: string
+  readonly there: number
+  /** What is left after each that takes of it: below 0 it does not do. */
+  readonly turns: readonly { readonly id: string; readonly takes: number; readonly left: number }[]
+}
+
+/** Whether what is left after one piece is enough for the next: each yarn that somebody has counted, piece by piece. */
+export function yarnInTurn(
+  inOrder: readonly TakesInTurn[],
+  there: ReadonlyMap<string, number>,
+): readonly YarnInTurn[] {
+  return [...there].flatMap(([yarn, have]) => {
+    let left = have
+    const turns = inOrder.flatMap(({ id, takes }) => {
+      const metres = takes.get(yarn) ?? 0
+      if (metres <= 0) return []
+      left -= metres
+      return [{ id, takes: metres, left }]
+    })
+    return turns.length > 0 ? [{ yarn, there: have, turns }] : []
+  })
+}
+
+/** How long the whole takes and what is left of it, s: pieces, and the seams that join them. */
+export function timeOfWhole(
+  pieces: readonly { readonly secondsInAll: number; readonly secondsLeft: number }[],
+  seams: readonly { readonly seconds: number; readonly done: boolean }[],
+): { readonly inAll: number; readonly left: number } {
+  const add = (sum: number, seconds: number) => sum + seconds
+  return {
+    inAll: [...pieces.map((piece) => piece.secondsInAll), ...seams.map(({ seconds }) => seconds)].reduce(
+      add,
+      0,
+    ),
+    left: [
+      ...pieces.map((piece) => piece.secondsLeft),
+      ...seams.map(({ seconds, done }) => (done ? 0 : seconds)),
+    ].reduce(add, 0),
+  }
+}

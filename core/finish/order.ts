@@ -1,8 +1,10 @@
 import { SpecError } from '../errors/specError.ts'
+import type { SmallPart } from './smallParts.ts'
 
 /** What is done when a thing is put together (FIELD §14). */
 export const STEP_KINDS = [
   'make',
+  'part',
   'mark',
   'embroider',
   'hardware',
@@ -29,6 +31,8 @@ export interface FinishingStep {
   readonly joint?: string
   /** What the maker calls a step of their own. */
   readonly name?: string
+  /** The small thing that is made and put on. */
+  readonly part?: SmallPart
 }
 
 /** One step comes before another. */
@@ -92,7 +96,9 @@ function reasonFor(
   if (one.kind === 'stiffen') return undefined
   if (one.kind === 'block' && (other.kind === 'join' || other.kind === 'close')) return 'size'
   if (one.kind === 'tryOn' && other.kind === 'weaveIn') return 'fits'
-  if (other.kind === 'weaveIn' && (one.kind === 'join' || one.kind === 'close')) return 'last'
+  if (other.kind === 'weaveIn' && (one.kind === 'join' || one.kind === 'close' || one.kind === 'part')) {
+    return 'last'
+  }
   return undefined
 }
 

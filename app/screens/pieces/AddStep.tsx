@@ -1,11 +1,13 @@
 import { useState } from 'react'
-import { withOwnStep, type StepKind } from '../../../core/index.ts'
+import { withOwnStep, type OwnStep, type StepKind } from '../../../core/index.ts'
 import { freshId } from '../../store/database.ts'
 import { refusalOf } from '../../ui/refusal.ts'
 import { Select } from '../../ui/Select.tsx'
 import { useSizes } from '../../ui/useSizes.ts'
 import { OWN_KINDS } from '../../words/finishWords.ts'
+import { SMALL_PART_WORDS } from '../../words/smallPartWords.ts'
 import type { PiecesModel } from './piecesModel.ts'
+import { SmallPartFields, usualSmallPart } from './SmallPartFields.tsx'
 
 /** A step of the maker's own. */
 export function AddStep({
@@ -21,6 +23,7 @@ export function AddStep({
   const [kind, setKind] = useState<StepKind>('mark')
   const [piece, setPiece] = useState('')
   const [name, setName] = useState('')
+  const [part, setPart] = useState(usualSmallPart())
   const [fault, setFault] = useState<string>()
   if (!opened) {
     return (
@@ -31,7 +34,13 @@ export function AddStep({
   }
   const add = () => {
     const usual = OWN_KINDS.find(([one]) => one === kind)?.[1] ?? ''
-    const step = { id: freshId(), kind, name: name.trim() || usual, pieces: piece ? [piece] : [] }
+    const step: OwnStep = {
+      id: freshId(),
+      kind,
+      name: name.trim() || (kind === 'part' ? SMALL_PART_WORDS[part.kind] : usual),
+      pieces: piece ? [piece] : [],
+      ...(kind === 'part' ? { part } : {}),
+    }
     const refused = refusalOf(() => withOwnStep(toFinish, finish, step), sizes.speech)
     setFault(refused?.text)
     if (refused) return
@@ -49,6 +58,7 @@ export function AddStep({
       }}
     >
       <Select label="What" value={kind} onChange={(next) => setKind(next as StepKind)} choices={OWN_KINDS} />
+      {kind === 'part' && <SmallPartFields part={part} onChange={setPart} />}
       <Select
         label="With"
         value={piece}

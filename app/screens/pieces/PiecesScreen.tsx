@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { metresAtHand, sumOfProgress, yarnForAll } from '../../../core/index.ts'
+import { metresAtHand, sumOfProgress, timeOfWhole, yarnForAll } from '../../../core/index.ts'
 import { usePieces, useSettings, useYarns } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
@@ -17,6 +17,7 @@ import { OrderLine } from './OrderLine.tsx'
 import { PiecesLedge } from './PiecesLedge.tsx'
 import { seamIn, usePiecesModel, yarnOfJoint } from './piecesModel.ts'
 import { StepPanel } from './StepPanel.tsx'
+import { YarnInTurn } from './YarnInTurn.tsx'
 
 /** What is open beside the pieces: a joint, a step, or a joint that is being made. */
 export type Open =
@@ -60,13 +61,11 @@ function Pieces({ rows }: { readonly rows: readonly ShelfRow[] }) {
   const step = open.kind === 'step' ? way?.order.find(({ id }) => id === open.id) : undefined
   const seams = finish.joints.map((one) => ({ one, seam: seamIn(model, one) }))
   const isDone = (id: string) => way?.done.has(`join:${id}`) ?? false
-  const inPieces = pieces.reduce((total, { progress }) => total + progress.secondsInAll, 0)
-  const { secondsLeft, metresLeft } = sumOfProgress(pieces.map(({ progress }) => progress))
-  const [inAll, left] = [
-    inPieces + seams.reduce((total, { seam }) => total + (seam?.seconds ?? 0), 0),
-    secondsLeft +
-      seams.reduce((total, { one, seam }) => total + (isDone(one.id) ? 0 : (seam?.seconds ?? 0)), 0),
-  ]
+  const { metresLeft } = sumOfProgress(pieces.map(({ progress }) => progress))
+  const { inAll, left } = timeOfWhole(
+    pieces.map(({ progress }) => progress),
+    seams.map(({ one, seam }) => ({ seconds: seam?.seconds ?? 0, done: isDone(one.id) })),
+  )
   const held = (yarns ?? []).flatMap((yarn) => {
     const metres = metresAtHand(yarn)
     return metres === undefined ? [] : [[yarn.id, metres] as const]
@@ -134,6 +133,7 @@ function Pieces({ rows }: { readonly rows: readonly ShelfRow[] }) {
               </button>
             )}
           </div>
+          <YarnInTurn model={model} />
         </div>
         <section
           aria-label={open.kind === 'step' ? 'Step' : 'Joint'}

@@ -4,12 +4,16 @@ import {
   stillToGoInside,
   waitsFor,
   withOwnLink,
+  planSmallPart,
   type FinishingStep,
+  type SmallPart,
   type WayToFinish,
 } from '../../../core/index.ts'
 import { Modal } from '../../ui/Modal.tsx'
 import { Select } from '../../ui/Select.tsx'
 import { REASON_WORDS, stepAdvice, stepWords } from '../../words/finishWords.ts'
+import { useSizes, type Sizes } from '../../ui/useSizes.ts'
+import { smallPartAdvice } from '../../words/smallPartWords.ts'
 import { isFinal, type PiecesModel } from './piecesModel.ts'
 
 interface StepPanelProps {
@@ -22,6 +26,7 @@ interface StepPanelProps {
 /** One step: what to watch, what it waits for, and whether it is done; what cannot be undone asks first. */
 export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
   const { finish, edges, toFinish, change } = model
+  const sizes = useSizes()
   const [asks, setAsks] = useState(false)
   const [circle, setCircle] = useState<string>()
   const words = (one: FinishingStep) => stepWords(one, edges, finish)
@@ -66,7 +71,11 @@ export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
           {done && `${detail && ', '}done`}
         </p>
       </div>
-      <p className="text-16">{stepAdvice(step, finish, toFinish)}</p>
+      <p className="text-16">
+        {step.part
+          ? smallPartWords(model, step.part, step.pieces, sizes)
+          : stepAdvice(step, finish, toFinish)}
+      </p>
       {waits.length > 0 && !done && (
         <p className="text-16">
           <strong>Waits for</strong> {waits.map((one) => words(one).name).join(', ')}.
@@ -171,4 +180,17 @@ export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
       </Modal>
     </div>
   )
+}
+
+/** A small part in the stitches of the first piece that it belongs to. */
+function smallPartWords(
+  { pieces }: PiecesModel,
+  part: SmallPart,
+  with_: readonly string[],
+  sizes: Sizes,
+): string {
+  const piece = pieces.find(({ row }) => with_.includes(row.view.piece.id)) ?? pieces[0]
+  if (!piece) return ''
+  const { gauge, pace } = piece.spec
+  return smallPartAdvice(part, planSmallPart(part, gauge, pace), sizes)
 }
