@@ -42,6 +42,9 @@ const MeasureScreen = lazy(() =>
 const SheetScreen = lazy(() =>
   withPlans(import('./screens/measure/SheetScreen.tsx')).then((m) => ({ default: m.SheetScreen })),
 )
+const BlockScreen = lazy(() =>
+  import('./screens/sheet/BlockScreen.tsx').then((m) => ({ default: m.BlockScreen })),
+)
 const PieceSheetScreen = lazy(() =>
   withPlans(import('./screens/sheet/PieceSheetScreen.tsx')).then((m) => ({ default: m.PieceSheetScreen })),
 )
@@ -79,6 +82,7 @@ function Screens() {
           <Route path="/project/:projectId/piece/:pieceId/work" element={<WorkScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/check" element={<CheckScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/sheet" element={<PieceSheetScreen />} />
+          <Route path="/project/:projectId/piece/:pieceId/block" element={<BlockScreen />} />
           <Route path="/project/:projectId/pieces" element={<PiecesScreen />} />
           <Route path="/project/:projectId/:place?" element={<ToFirstPiece />} />
           <Route path="/project/:projectId/piece/:pieceId" element={<ToPlan />} />

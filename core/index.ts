@@ -186,7 +186,6 @@ export {
   withoutMotif,
   type EdgeBudget,
   type EdgePart,
-  type PlacedMotif,
 } from './rounds/edge.ts'
 export { USUAL_MOTIFS, usedByMotif, usualMotif, type Motif, type UsualMotif } from './rounds/motif.ts'
 export { readMotif, writeMotif } from './pattern/readMotif.ts'
@@ -195,7 +194,6 @@ export {
   PLACE_KINDS,
   placeOfStitch,
   placesIn,
-  roundOfPlace,
   type Place,
   type PlaceInRound,
   type PlaceKind,
@@ -259,15 +257,6 @@ export {
   type StepKind,
 } from './finish/order.ts'
 export { usualJoints, type OfferedJoint } from './finish/usualJoints.ts'
-export {
-  tailsOf,
-  timeOfWhole,
-  yarnForAll,
-  yarnInTurn,
-  type TailToLeave,
-  type TakesInTurn,
-  type YarnForAll,
-  type YarnInTurn,
-} from './finish/needs.ts'
+export { tailsOf, timeOfWhole, yarnForAll, yarnInTurn, type TakesInTurn } from './finish/needs.ts'
 export { seamOf, type Seam } from './finish/seam.ts'
 export { edgeName, edgesOf, stitchesOf, validateJoint, type EdgesOf } from './finish/validateJoint.ts'

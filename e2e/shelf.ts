@@ -23,6 +23,7 @@ export const PLACES = [
   ['work', '/piece/kettle-trivet/work'],
   ['check', '/piece/kettle-trivet/check'],
   ['sheet', '/piece/kettle-trivet/sheet'],
+  ['blocking', '/piece/drying-rack-mat/block'],
   ['gauges', '/gauges/cotton-single'],
   ['yarns', '/yarns'],
   ['measure', '/measure'],

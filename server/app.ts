@@ -27,7 +27,7 @@ const SCREENS = [
   // Until a project had several pieces it was found by its own id alone.
   ...['/piece/:projectId', '/project/:projectId', '/project/:projectId/piece/:pieceId'].flatMap((piece) => [
     piece,
-    ...['plan', 'work', 'check', 'sheet'].map((view) => `${piece}/${view}`),
+    ...['plan', 'work', 'check', 'sheet', 'block'].map((view) => `${piece}/${view}`),
   ]),
 ]
 

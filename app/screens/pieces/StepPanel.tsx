@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Link } from 'react-router'
 import {
   CircleError,
   stillToGoInside,
@@ -13,6 +14,7 @@ import { Modal } from '../../ui/Modal.tsx'
 import { Select } from '../../ui/Select.tsx'
 import { REASON_WORDS, stepAdvice, stepWords } from '../../words/finishWords.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
+import { pieceAddress } from '../../words/pieceWords.ts'
 import { smallPartAdvice } from '../../words/smallPartWords.ts'
 import { isFinal, type PiecesModel } from './piecesModel.ts'
 
@@ -76,6 +78,19 @@ export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
           ? smallPartWords(model, step.part, step.pieces, sizes)
           : stepAdvice(step, finish, toFinish)}
       </p>
+      {step.kind === 'block' &&
+        model.pieces
+          .filter(({ row }) => step.pieces.includes(row.view.piece.id))
+          .map(({ row }) => (
+            <p key={row.view.piece.id} className="text-16">
+              <Link
+                className="inline-flex min-h-11 items-center underline underline-offset-4"
+                to={pieceAddress(row.view, 'block')}
+              >
+                {row.view.piece.name} at true size, to print
+              </Link>
+            </p>
+          ))}
       {waits.length > 0 && !done && (
         <p className="text-16">
           <strong>Waits for</strong> {waits.map((one) => words(one).name).join(', ')}.

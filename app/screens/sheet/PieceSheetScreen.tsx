@@ -1,11 +1,8 @@
-import { useParams } from 'react-router'
+import { Link, useParams } from 'react-router'
 import {
-  attempt,
   FIBRES,
   hookLetter,
   placesIn,
-  planPiece,
-  specOf,
   sameYarns,
   writeRound,
   yarnsIn,
@@ -25,8 +22,9 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { closingWords } from '../../words/closingWords.ts'
 import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
 import { duration } from '../../words/wording.ts'
+import { planFor } from './planFor.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
-import { pieceTitle } from '../../words/pieceWords.ts'
+import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 import { PLACE_WORDS, placeAt, placeName } from '../../words/placeWords.ts'
 import { roundsNoun } from '../../words/roundWords.ts'
 
@@ -53,18 +51,6 @@ interface SheetProps {
   readonly view: PieceView
   readonly yarns: readonly YarnRecord[]
   readonly settings: WorkshopSettings
-}
-
-/** The plan on the hook, or else the one that would be begun. */
-function planFor({ piece, gauge, others, copies, versions }: PieceView, pace: number) {
-  const working = copies.find(({ finishedAt }) => finishedAt === undefined)
-  const pinned = versions.find(({ version }) => version === working?.planVersion)
-  if (pinned) return pinned
-  const planned = attempt(() => {
-    const spec = specOf(piece, gauge, pace, others)
-    return { spec, plan: planPiece(spec) }
-  })
-  return planned.ok ? planned.value : undefined
 }
 
 function Sheet({ view, yarns, settings }: SheetProps) {
@@ -120,6 +106,14 @@ function Sheet({ view, yarns, settings }: SheetProps) {
       )}
       <Rounds plan={plan} spec={spec} settings={settings} yarnName={(id) => name(id)?.name ?? '?'} />
       {closing && <p className="pt-3 text-18">{closing}</p>}
+      <p className="pt-3 text-16 print:hidden">
+        <Link
+          className="inline-flex min-h-11 items-center underline underline-offset-4"
+          to={pieceAddress(view, 'block')}
+        >
+          Its outline at true size, to block it on
+        </Link>
+      </p>
       <Places plan={plan} spec={spec} />
     </main>
   )
