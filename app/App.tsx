@@ -45,6 +45,9 @@ const SheetScreen = lazy(() =>
 const BlockScreen = lazy(() =>
   import('./screens/sheet/BlockScreen.tsx').then((m) => ({ default: m.BlockScreen })),
 )
+const SeamScreen = lazy(() =>
+  import('./screens/pieces/SeamScreen.tsx').then((m) => ({ default: m.SeamScreen })),
+)
 const PieceSheetScreen = lazy(() =>
   withPlans(import('./screens/sheet/PieceSheetScreen.tsx')).then((m) => ({ default: m.PieceSheetScreen })),
 )
@@ -83,6 +86,7 @@ function Screens() {
           <Route path="/project/:projectId/piece/:pieceId/check" element={<CheckScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/sheet" element={<PieceSheetScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/block" element={<BlockScreen />} />
+          <Route path="/project/:projectId/seam/:jointId" element={<SeamScreen />} />
           <Route path="/project/:projectId/pieces" element={<PiecesScreen />} />
           <Route path="/project/:projectId/:place?" element={<ToFirstPiece />} />
           <Route path="/project/:projectId/piece/:pieceId" element={<ToPlan />} />

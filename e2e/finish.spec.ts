@@ -167,3 +167,35 @@ test('a small part is made of chains and put on; what a small child would swallo
   await page.getByRole('button', { name: 'Add', exact: true }).press('Enter')
   await expect(page.getByRole('alert')).toHaveText(/threads come off .* Embroider it instead\./)
 })
+
+test.describe('with hands full, on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 } })
+
+  test('a round through both is counted by taps and by Space; before it shuts something out it asks', async ({
+    page,
+  }) => {
+    await openShelf(page)
+    await page.goto('/project/pot-holder/pieces')
+    await page.getByRole('link', { name: 'Work it with hands full' }).click()
+    const count = page.getByTestId('count')
+    await expect(count).toHaveText('0')
+    await page.getByTestId('tap-area').click()
+    await expect(count).toHaveText('1')
+    for (let stitch = 2; stitch <= 57; stitch++) await page.keyboard.press('Space')
+    await expect(count).toHaveText('57')
+    await expect(page.getByText('Next: st 58 of Disc 1 with st 58 of Disc 2.')).toBeVisible()
+    await page.reload()
+    await expect(count).toHaveText('57')
+    await page.keyboard.press('Space')
+    const dialog = page.getByRole('dialog', { name: 'Still to go inside' })
+    await expect(dialog).toContainText('Ends inside')
+    await dialog.getByRole('button', { name: 'Leave it open' }).click()
+    await expect(count).toHaveText('57')
+    await page.keyboard.press('Backspace')
+    await expect(count).toHaveText('56')
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(count).toHaveText('55')
+    await page.getByRole('link', { name: 'To the pieces' }).click()
+    await expect(page.getByRole('heading', { name: 'Pot holder' })).toBeVisible()
+  })
+})

@@ -20,6 +20,7 @@ export const PLACES = [
   ['a basket', '/piece/kindling-basket/plan'],
   ['booties', '/piece/cradle-booties/plan'],
   ['pieces', '/project/pot-holder/pieces'],
+  ['seam', '/project/pot-holder/seam/layers'],
   ['work', '/piece/kettle-trivet/work'],
   ['check', '/piece/kettle-trivet/check'],
   ['sheet', '/piece/kettle-trivet/sheet'],

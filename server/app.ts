@@ -24,6 +24,7 @@ const SCREENS = [
   '/measure',
   '/sheet',
   '/project/:projectId/pieces',
+  '/project/:projectId/seam/:jointId',
   // Until a project had several pieces it was found by its own id alone.
   ...['/piece/:projectId', '/project/:projectId', '/project/:projectId/piece/:pieceId'].flatMap((piece) => [
     piece,

@@ -28,6 +28,7 @@ import {
 import { moved, orderOf, rangeOf, STEP_KINDS } from './order.ts'
 import { tailsOf, timeOfWhole, yarnForAll, yarnInTurn } from './needs.ts'
 import { seamOf } from './seam.ts'
+import { seamInHand, withSeamMade } from './seamInHand.ts'
 import { validateJoint, type EdgesOf } from './validateJoint.ts'
 
 const anyEdge = fc.integer({ min: 2, max: 300 })
@@ -356,4 +357,34 @@ test('the time of the whole is that of its pieces and of the seams that are not 
     { seconds: 90, done: false },
   ]
   expect(timeOfWhole(pieces, seams)).toEqual({ inAll: 1050, left: 590 })
+})
+
+test('a seam counted on and back is done with its last stitch and with no other; what is filled waits open', () => {
+  const edge = (copy: number, count: number) => ({ pieceId: 'a', copy, of: 'last' as const, from: 0, count })
+  const opens = fc.option(fc.integer({ min: 2, max: 6 }), { nil: undefined })
+  fc.assert(
+    fc.property(fc.integer({ min: 9, max: 40 }), opens, fc.array(fc.boolean()), (count, open, moves) => {
+      const joint: Joint = {
+        id: 'j',
+        way: 'whip',
+        edges: [edge(1, count), edge(2, count)],
+        ...(open === undefined ? {} : { filledThrough: open }),
+      }
+      let finish: Finish = { ...NO_FINISH, joints: [joint] }
+      const now = () => finish.joints[0]!
+      const count1 = (by: number) => {
+        const { made } = seamInHand(finish, now())
+        finish = withSeamMade(finish, now(), Math.max(0, Math.min(count, made + by)))
+      }
+      for (const on of moves) {
+        const { next } = seamInHand(finish, now())
+        if (on && next) count1(1)
+        else if (!on) count1(-1)
+        const { made } = seamInHand(finish, now())
+        expect(finish.done.includes('join:j')).toBe(made >= count - (open ?? 0))
+      }
+      while (!finish.done.includes('join:j')) count1(1)
+      expect(seamInHand(finish, now()).made).toBeGreaterThanOrEqual(count - (open ?? 0))
+    }),
+  )
 })

@@ -31,10 +31,7 @@ const PANEL = 300
 /** The pieces of a project at one scale, the joints between them, and the order in which they become one. */
 export function PiecesScreen() {
   const { projectId } = useParams()
-  const settings = useSettings()
-  const all = usePieces()
-  const views = useMemo(() => all?.filter(({ project }) => project.id === projectId), [all, projectId])
-  const rows = useShelfRows(views, settings)
+  const { views, rows } = useRowsOf(projectId)
   const [first] = views ?? []
   usePageTitle('Pieces', first?.project.name)
   return (
@@ -43,6 +40,14 @@ export function PiecesScreen() {
       {!views || !rows ? <Opening /> : !first || rows.length === 0 ? <NotHere /> : <Pieces rows={rows} />}
     </div>
   )
+}
+
+/** The pieces of a project with their plans, once they are there. */
+export function useRowsOf(projectId: string | undefined) {
+  const settings = useSettings()
+  const all = usePieces()
+  const views = useMemo(() => all?.filter(({ project }) => project.id === projectId), [all, projectId])
+  return { views, rows: useShelfRows(views, settings) }
 }
 
 function Pieces({ rows }: { readonly rows: readonly ShelfRow[] }) {

@@ -1,7 +1,9 @@
-import { edgeName, nextOfSeam, seamStitches, stillToGoInside, type Joint } from '../../../core/index.ts'
-import { stepWords } from '../../words/finishWords.ts'
+import { Link } from 'react-router'
+import type { Joint } from '../../../core/index.ts'
+import { Modal } from '../../ui/Modal.tsx'
 import { sts } from '../../words/wording.ts'
 import type { PiecesModel } from './piecesModel.ts'
+import { useSeam, type SeamModel } from './useSeam.ts'
 
 interface SeamCounterProps {
   readonly model: PiecesModel
@@ -10,44 +12,13 @@ interface SeamCounterProps {
 
 /** A seam in hand: the stitches of both edges that come next, counted by a press; the step is done with the last. */
 export function SeamCounter({ model, joint }: SeamCounterProps) {
-  const { finish, edges, way, change } = model
-  const all = seamStitches(joint)
-  const { made = 0, filledThrough } = joint
-  const step = `join:${joint.id}`
-  const joined = finish.done.includes(step)
-  // Until it is filled, the last of them stay open.
-  const until = filledThrough !== undefined && !joined ? all - filledThrough : all
-  const next = made < until ? nextOfSeam(joint, made) : undefined
-  const count = (to: number) => {
-    const others = finish.done.filter((id) => id !== step)
-    // The first part of what is filled through an opening stays done while the rest is in hand.
-    const isJoined = to >= until || (filledThrough !== undefined && to >= all - filledThrough)
-    change({
-      ...finish,
-      joints: finish.joints.map((one) => (one.id === joint.id ? { ...joint, made: to } : one)),
-      done: isJoined ? [...others, step] : others,
-    })
-  }
-  const inside = way ? stillToGoInside(way, step) : []
-  const names = joint.edges.map((edge) => {
-    const piece = edges.find(({ id }) => id === edge.pieceId)
-    return piece ? edgeName(piece, edge) : ''
-  })
+  const seam = useSeam(model, joint)
+  const { made, until, inside, next } = seam
   return (
     <section aria-label="Seam in hand" className="grid gap-2 border-y rule py-3">
       <p className="flex items-baseline justify-between gap-3">
         <span className="text-16">
-          {next ? (
-            <>
-              Next: st <strong className="slab">{next.first}</strong> of {names[0]} with st{' '}
-              <strong className="slab">{next.second}</strong> of {names[1]}
-              {next.again !== undefined && <strong>, again into the same of {names[next.again]}</strong>}.
-            </>
-          ) : until < all ? (
-            `Joined but for ${sts(all - until)}: fill it through them.`
-          ) : (
-            'All of it is joined.'
-          )}
+          <NextStitch seam={seam} />
         </span>
         <output className="slab shrink-0 text-36" aria-label="Stitches of the seam">
           {made}
@@ -56,18 +27,58 @@ export function SeamCounter({ model, joint }: SeamCounterProps) {
       </p>
       {inside.length > 0 && next && (
         <p className="text-16">
-          <strong>Before it closes:</strong>{' '}
-          {inside.map((one) => stepWords(one, edges, finish).name).join(', ')}.
+          <strong>Before it closes:</strong> {inside.join(', ')}.
         </p>
       )}
-      <div className="flex gap-3">
-        <button type="button" className="button-ink grow" disabled={!next} onClick={() => count(made + 1)}>
+      <div className="flex flex-wrap gap-3">
+        <button type="button" className="button-ink grow" disabled={!next} onClick={seam.one}>
           Count a stitch
         </button>
-        <button type="button" className="button-line" disabled={made === 0} onClick={() => count(made - 1)}>
+        <button type="button" className="button-line" disabled={made === 0} onClick={seam.back}>
           One back
         </button>
       </div>
+      <Link
+        className="inline-flex min-h-11 items-center text-16 underline underline-offset-4"
+        to={`/project/${model.project.id}/seam/${joint.id}`}
+      >
+        Work it with hands full
+      </Link>
+      <BeforeItCloses seam={seam} />
     </section>
+  )
+}
+
+/** Which stitches come together next, or what is to be done instead. */
+export function NextStitch({ seam: { next, until, all, names } }: { readonly seam: SeamModel }) {
+  if (next) {
+    return (
+      <>
+        Next: st <strong className="slab">{next.first}</strong> of {names[0]} with st{' '}
+        <strong className="slab">{next.second}</strong> of {names[1]}
+        {next.again !== undefined && <strong>, again into the same of {names[next.again]}</strong>}.
+      </>
+    )
+  }
+  return until < all ? `Joined but for ${sts(all - until)}: fill it through them.` : 'All of it is joined.'
+}
+
+/** What would be shut out is named, before the stitch that does it. */
+export function BeforeItCloses({ seam: { asks, answer, inside } }: { readonly seam: SeamModel }) {
+  return (
+    <Modal open={asks} onClose={() => answer(false)} title="Still to go inside">
+      <p className="text-18">
+        After this stitch there is no way inside, and these are not done: <strong>{inside.join(', ')}</strong>
+        .
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <button type="button" className="button-ink" onClick={() => answer(false)}>
+          Leave it open
+        </button>
+        <button type="button" className="button-line" onClick={() => answer(true)}>
+          Close it all the same
+        </button>
+      </div>
+    </Modal>
   )
 }
