@@ -257,6 +257,7 @@ export {
   type StepKind,
 } from './finish/order.ts'
 export { usualJoints, type OfferedJoint } from './finish/usualJoints.ts'
+export { planTogether, type PlannedTogether } from './finish/planTogether.ts'
 export { seamInHand, withSeamMade, type SeamInHand } from './finish/seamInHand.ts'
 export { tailsOf, timeOfWhole, yarnForAll, yarnInTurn, type TakesInTurn } from './finish/needs.ts'
 export { seamOf, type Seam } from './finish/seam.ts'

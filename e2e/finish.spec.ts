@@ -168,6 +168,23 @@ test('a small part is made of chains and put on; what a small child would swallo
   await expect(page.getByRole('alert')).toHaveText(/threads come off .* Embroider it instead\./)
 })
 
+test('two edges of unequal counts are planned together: one press, and the other way back', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/new/together?make=box')
+  await page.getByRole('button', { name: 'Plan them' }).press('Enter')
+  await expect(page.getByRole('heading', { name: 'Box', exact: true }).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Join them' }).press('Enter')
+  const offer = page.getByRole('button', { name: /^Plan Cover with \d+ sts/ })
+  const count = /with (\d+) sts/.exec(await offer.innerText())![1]!
+  await offer.press('Enter')
+  await expect(page.getByText('Stitch to stitch.', { exact: false }).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: `Joint, Box to Cover: ${count} = ${count}` })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).press('Enter')
+  await expect(offer).toBeVisible()
+})
+
 test.describe('with hands full, on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 

@@ -118,6 +118,7 @@ export const constraints = Joi.object({
   chains: whole('chainsAlong'),
   wallCount: whole('wallCount'),
   evenRounds: Joi.array().items(round.min(2)).max(500),
+  lastCount: count.min(2).max(2000),
   multiples: Joi.array()
     .items(record({ fromRound: round, of: whole('multiple') }))
     .max(50),

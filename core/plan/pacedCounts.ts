@@ -203,7 +203,8 @@ function problemOf(
         : of
     }),
     fixed: rounds.map((round, index) => {
-      if (index > 0) return settled(round) ?? asked(round)
+      const joined = index === rounds.length - 1 && !ends ? constraints?.lastCount : undefined
+      if (index > 0) return joined ?? settled(round) ?? asked(round)
       return fromRound > 1 ? first : (constraints?.firstCount ?? settled(round))
     }),
   }

@@ -68,6 +68,8 @@ export interface Constraints {
   readonly chains?: number
   /** Stitches around the wall, when the maker has settled on a number; it goes before a repeat that counts are held to. */
   readonly wallCount?: number
+  /** Stitches of the last round, where it is joined to an edge that has as many. */
+  readonly lastCount?: number
   /** Rounds (from 1) that must have no increases. */
   readonly evenRounds?: readonly number[]
   /** From the round on, counts must divide by this. */

@@ -18,6 +18,7 @@ import { easingWords, jointName, WAY_WORDS } from '../../words/finishWords.ts'
 import { duration } from '../../words/wording.ts'
 import { EdgeCells } from './EdgeCells.tsx'
 import { JointTapes } from './JointTapes.tsx'
+import { PlanTogether } from './PlanTogether.tsx'
 import { SeamCounter } from './SeamCounter.tsx'
 import { seamIn, yarnOfJoint, type PiecesModel } from './piecesModel.ts'
 
@@ -70,6 +71,7 @@ export function JointPanel({ model, joint, onGone }: JointPanelProps) {
           {fault}
         </p>
       )}
+      <PlanTogether model={model} joint={joint} />
       {seam && (
         <div className="text-16">
           <p>

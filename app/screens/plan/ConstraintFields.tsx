@@ -23,6 +23,11 @@ export function ConstraintFields({
   const from = (fromRound: number) => ruled(rule?.of ?? 1, fromRound)
   const { wallCount, ...free } = constraints
   const settled = (count: number): PieceRecord => ({ ...piece, constraints: { ...free, wallCount: count } })
+  const { lastCount, ...unended } = constraints
+  const ending = (count: number): PieceRecord => ({
+    ...piece,
+    constraints: { ...unended, lastCount: count },
+  })
   const wall = wantedSpec && wallOf(wantedSpec)
   return (
     <div className="border-t rule">
@@ -64,6 +69,18 @@ export function ConstraintFields({
           fault={faultAt(fault, 'constraints.wallCount')}
           onChange={(count) => changePiece(settled(count))}
           onClear={() => changePiece({ ...piece, constraints: free })}
+        />
+      )}
+      {!even && (
+        <NumberCell
+          className="border-t rule"
+          label="Stitches of the last round"
+          value={lastCount}
+          format={String}
+          parse={taking(parseWhole(...LIMITS.wallCount, 'a number of stitches'), ending)}
+          unit={lastCount === undefined && 'by its size'}
+          onChange={(count) => changePiece(ending(count))}
+          onClear={() => changePiece({ ...piece, constraints: unended })}
         />
       )}
     </div>
