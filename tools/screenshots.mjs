@@ -60,6 +60,17 @@ const VIEWS = [
   { name: 'plan-booties', path: '/piece/cradle-booties/plan', size: DESK },
   { name: 'plan-case', path: '/piece/headlamp-case/plan', size: DESK },
   {
+    name: 'plan-edge',
+    path: '/piece/drying-rack-mat/plan',
+    size: DESK,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /Rounds, openings/ }).click()
+      const third = page.getByRole('slider', { name: 'point 3 of 8' })
+      await third.scrollIntoViewIfNeeded()
+      await third.focus()
+    },
+  },
+  {
     name: 'pieces',
     path: '/project/pot-holder/pieces',
     size: DESK,
@@ -86,7 +97,6 @@ const VIEWS = [
   { name: 'check', path: '/piece/kettle-trivet/check', size: DESK, prepare: cup },
   { name: 'check-cap', path: '/piece/wardens-cap/plan', size: DESK, prepare: wideCap },
   { name: 'yarns', path: '/yarns', size: DESK },
-  { name: 'measure', path: '/measure', size: DESK },
 ]
 
 mkdirSync(folder, { recursive: true })
