@@ -239,7 +239,6 @@ export {
 } from './finish/finish.ts'
 export {
   easingOf,
-  nextOfSeam,
   pairsOf,
   seamStitches,
   WAYS_OF_JOINING,
@@ -257,7 +256,7 @@ export {
   type StepKind,
 } from './finish/order.ts'
 export { usualJoints, type OfferedJoint } from './finish/usualJoints.ts'
-export { planTogether, type PlannedTogether } from './finish/planTogether.ts'
+export { planTogether } from './finish/planTogether.ts'
 export { seamInHand, withSeamMade, type SeamInHand } from './finish/seamInHand.ts'
 export { tailsOf, timeOfWhole, yarnForAll, yarnInTurn, type TakesInTurn } from './finish/needs.ts'
 export { seamOf, type Seam } from './finish/seam.ts'
