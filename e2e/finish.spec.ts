@@ -160,6 +160,11 @@ test('a small part is made of chains and put on; what a small child would swallo
   // By hand: 300 / 9.2 mm = 33 chains; one more to turn, 33 back.
   await expect(page.getByText(/^Ch 34, then back along it: .* 33 in all\./)).toBeVisible()
   await expect(page.getByRole('list', { name: 'Yarn, piece by piece' })).toContainText(/Soot, lot 87: /)
+  // FIELD §14: 8 × 7.1 mm of mattress stitch × 2.6, and 15 cm.
+  await page.goto('/project/headlamp-case/piece/headlamp-body/sheet')
+  await expect(page.getByRole('list', { name: 'Tails' })).toHaveText(
+    /^Leave a tail of 3\d\.0 cm for Body to Lid\.$/,
+  )
   await page.goto('/project/cradle-booties/pieces')
   await page.getByRole('button', { name: 'Add a step' }).press('Enter')
   await page.getByRole('combobox', { name: 'What' }).selectOption({ label: 'Small part' })

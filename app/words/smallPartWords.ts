@@ -8,6 +8,7 @@ export const SMALL_PART_WORDS: Readonly<Record<SmallPart['kind'], string>> = {
   braid: 'Braid',
   tassel: 'Tassel',
   pompom: 'Pompom',
+  dot: 'Disc of one round',
 }
 
 type Say = Pick<Sizes, 'full' | 'yarn'>
@@ -32,6 +33,10 @@ function howTo(part: SmallPart, plan: SmallPartPlan, sizes: Say): string {
       return `Cut ${plan.strands!.count} strands of ${sizes.full(plan.strands!.each)}, knot, braid in three, knot.`
     case 'tassel':
       return `${plan.turns!.count} turns around a card of ${sizes.full(plan.turns!.card)}; tie it through the top, cut the foot, bind the neck.`
+    case 'dot':
+      return plan.chains
+        ? `Ch ${plan.chains}, join into a ring, ${plan.stitches} sc in ring, join; leave a tail to sew it on.`
+        : `${plan.stitches} sc in ring, draw it up, join; leave a tail to sew it on.`
     case 'pompom':
       return `${plan.turns!.count} turns around a card of ${sizes.full(plan.turns!.card)}; tie it tightly in the middle, cut both sides, trim. Nothing for children under three.`
   }

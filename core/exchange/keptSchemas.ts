@@ -156,6 +156,7 @@ const smallPart = Joi.alternatives()
     partOf('braid', { long: sized('long'), strands: sized('strands').integer() }),
     partOf('tassel', { long: sized('long'), turns: sized('turns').integer() }),
     partOf('pompom', { across: sized('across') }),
+    partOf('dot', { stitches: sized('stitches').integer() }),
   )
   .match('one')
 

@@ -4,7 +4,10 @@ import type { Records } from '../exchange/records.ts'
 import { withFreshIds } from '../exchange/withFreshIds.ts'
 import { projectFile, writeProjectFile } from '../exchange/writeProjectFile.ts'
 import { smallWorkshop } from '../testing/smallWorkshop.ts'
+import { spreadMotifs } from '../rounds/edge.ts'
+import { USUAL_MOTIFS, usualMotif } from '../rounds/motif.ts'
 import type { Finish } from './finish.ts'
+import type { SmallPart } from './smallParts.ts'
 
 const FINISH: Finish = {
   joints: [
@@ -33,6 +36,43 @@ test('how pieces become one is read back as it was written', () => {
     ok: true,
     file: JSON.parse(JSON.stringify(file)),
   })
+})
+
+test('motifs, places, a count to end with and every small part are read back; what cannot be has a path', () => {
+  const parts: readonly SmallPart[] = [
+    { kind: 'cord', long: 300, firm: true },
+    { kind: 'loop', opening: 25, over: false },
+    { kind: 'braid', long: 250, strands: 9 },
+    { kind: 'tassel', long: 80, turns: 25 },
+    { kind: 'pompom', across: 50 },
+    { kind: 'dot', stitches: 12 },
+  ]
+  const steps = parts.map((part, index) => ({
+    id: `part${index}`,
+    kind: 'part' as const,
+    name: part.kind,
+    pieces: ['piece'],
+    part,
+  }))
+  const constraints = {
+    lastCount: 60,
+    places: [{ name: 'eye', kind: 'hole' as const, along: 40.5, at: 0.25, mirrored: true }],
+    edge: {
+      motifs: spreadMotifs(USUAL_MOTIFS.map((kind) => ({ name: kind, ops: usualMotif(kind) }))),
+      mirrored: false,
+      alike: true,
+    },
+  }
+  const full: Records = {
+    ...joined,
+    projects: joined.projects.map((one) => ({ ...one, finish: { ...FINISH, steps } })),
+    pieces: joined.pieces.map((piece) => ({ ...piece, constraints })),
+  }
+  const file = projectFile(full, NOW)
+  const read = readProjectFile(writeProjectFile(file))
+  expect(read).toEqual({ ok: true, file: JSON.parse(JSON.stringify(file)) })
+  const tooLong = writeProjectFile(file).replace(/"long":\s*300\b/, '"long":300000')
+  expect(readProjectFile(tooLong)).toMatchObject({ ok: false })
 })
 
 test('under fresh ids joints and steps are those of the pieces beside them', () => {

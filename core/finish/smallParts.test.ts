@@ -3,13 +3,14 @@ import { planSmallPart, SMALL_PART_LIMITS, validateSmallPart, type SmallPart } f
 
 const yarn = { w: 7, yarnDiameter: 2.5 }
 const within = ([min, max]: readonly [number, number]) => fc.integer({ min, max })
-const { long, opening, across, strands, turns } = SMALL_PART_LIMITS
+const { long, opening, across, strands, turns, stitches } = SMALL_PART_LIMITS
 const anyPart: fc.Arbitrary<SmallPart> = fc.oneof(
   fc.record({ kind: fc.constant('cord' as const), long: within(long), firm: fc.boolean() }),
   fc.record({ kind: fc.constant('loop' as const), opening: within(opening), over: fc.boolean() }),
   fc.record({ kind: fc.constant('braid' as const), long: within(long), strands: within(strands) }),
   fc.record({ kind: fc.constant('tassel' as const), long: within(long), turns: within(turns) }),
   fc.record({ kind: fc.constant('pompom' as const), across: within(across) }),
+  fc.record({ kind: fc.constant('dot' as const), stitches: within(stitches) }),
 )
 
 test('by hand: chains of a cord, of a loop and over it, strands of a braid, turns of a pompom', () => {
@@ -28,6 +29,8 @@ test('by hand: chains of a cord, of a loop and over it, strands of a braid, turn
     strands: { count: 9, each: 360 },
     metres: 3.24,
   })
+  expect(planSmallPart({ kind: 'dot', stitches: 6 }, yarn, 16)).toMatchObject({ stitches: 6 })
+  expect(planSmallPart({ kind: 'dot', stitches: 18 }, yarn, 16)).toMatchObject({ chains: 6, stitches: 18 })
   // A tassel of 20 turns around 10 cm is 4 m, and what ties it.
   expect(planSmallPart({ kind: 'tassel', long: 100, turns: 20 }, yarn, 16).metres).toBeCloseTo(4.6)
   // A pompom of 5 cm in medium yarn: some ninety turns, about nine metres.

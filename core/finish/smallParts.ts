@@ -11,8 +11,10 @@ export type SmallPart =
   | { readonly kind: 'braid'; readonly long: number; readonly strands: number }
   | { readonly kind: 'tassel'; readonly long: number; readonly turns: number }
   | { readonly kind: 'pompom'; readonly across: number }
+  /** One round of sc in a ring: an eye, a button, a foot to stand on. */
+  | { readonly kind: 'dot'; readonly stitches: number }
 
-export const SMALL_PARTS = ['cord', 'loop', 'braid', 'tassel', 'pompom'] as const
+export const SMALL_PARTS = ['cord', 'loop', 'braid', 'tassel', 'pompom', 'dot'] as const
 
 /** What a small part comes to. */
 export interface SmallPartPlan {
@@ -32,6 +34,8 @@ type Yarn = Readonly<Record<'w' | 'yarnDiameter', number>>
 
 /** A chain is worked over with so many sc (FIELD §13). */
 const OVER_A_CHAIN = 2.5
+/** As many sc as a drawn ring lies flat with, and a few that it still takes. */
+const IN_A_RING = 9
 /** Strands of a braid lie aslant: they take so much more than it is long. */
 const BRAIDED = 1.3
 /** To knot both ends, to tie a neck or a middle, mm. */
@@ -50,6 +54,7 @@ export const SMALL_PART_LIMITS = {
   across: [15, 150],
   strands: [3, 60],
   turns: [4, 200],
+  stitches: [6, 18],
 } as const satisfies Record<string, readonly [number, number]>
 
 /**
@@ -83,6 +88,16 @@ export function planSmallPart(part: SmallPart, yarn: Yarn, pace: number): SmallP
         strands: { count, each },
         metres: (count * each) / 1000,
         seconds: (part.long / 10) * 3 + count * 10,
+      }
+    }
+    case 'dot': {
+      // More than a ring draws up to stands around a ring of chains: one for every three of them (FIELD §2).
+      const chains = part.stitches > IN_A_RING ? Math.round(part.stitches / 3) : 0
+      return {
+        ...(chains > 0 ? { chains } : {}),
+        stitches: part.stitches,
+        metres: (part.stitches * ofStitch('sc') + chains * CHAIN_SHARE_OF_SC * ofStitch('sc') + TIED) / 1000,
+        seconds: ((part.stitches + chains * CHAIN_SHARE_OF_SC) * 60) / pace,
       }
     }
     case 'tassel':

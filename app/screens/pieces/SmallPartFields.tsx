@@ -12,6 +12,7 @@ const USUAL: Readonly<Record<SmallPart['kind'], SmallPart>> = {
   braid: { kind: 'braid', long: 250, strands: 6 },
   tassel: { kind: 'tassel', long: 80, turns: 25 },
   pompom: { kind: 'pompom', across: 50 },
+  dot: { kind: 'dot', stitches: 8 },
 }
 
 export const usualSmallPart = (): SmallPart => USUAL.cord
@@ -43,7 +44,12 @@ export function SmallPartFields({
       onChange={(mm) => onChange(next(mm))}
     />
   )
-  const count = (key: 'strands' | 'turns', label: string, value: number, next: (n: number) => SmallPart) => (
+  const count = (
+    key: 'strands' | 'turns' | 'stitches',
+    label: string,
+    value: number,
+    next: (n: number) => SmallPart,
+  ) => (
     <NumberCell
       className="w-36 border rule"
       label={label}
@@ -97,6 +103,8 @@ export function SmallPartFields({
           {count('turns', 'Turns', part.turns, (turns) => ({ ...part, turns }))}
         </>
       )}
+      {part.kind === 'dot' &&
+        count('stitches', 'Stitches', part.stitches, (stitches) => ({ ...part, stitches }))}
       {part.kind === 'pompom' && length('across', 'Across', part.across, (across) => ({ ...part, across }))}
     </>
   )

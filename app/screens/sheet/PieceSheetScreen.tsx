@@ -4,8 +4,10 @@ import {
   hookLetter,
   placesIn,
   sameYarns,
+  tailsOf,
   writeRound,
   yarnsIn,
+  type Constraints,
   type Plan,
   type PieceSpec,
   type Promised,
@@ -19,6 +21,7 @@ import { Header } from '../../ui/Header.tsx'
 import { NotHere, Opening } from '../../ui/Opening.tsx'
 import { pieceCautions } from '../../words/pieceCautions.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { jointName } from '../../words/finishWords.ts'
 import { closingWords } from '../../words/closingWords.ts'
 import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
 import { duration } from '../../words/wording.ts'
@@ -114,14 +117,36 @@ function Sheet({ view, yarns, settings }: SheetProps) {
           Its outline at true size, to block it on
         </Link>
       </p>
-      <Places plan={plan} spec={spec} />
+      <Places plan={plan} constraints={piece.constraints} />
+      <Tails view={view} spec={spec} />
     </main>
   )
 }
 
+/** What to leave where each copy is fastened off: the seams are sewn with it. */
+function Tails({ view: { project, piece, pieces }, spec }: { view: PieceView; spec: PieceSpec }) {
+  const sizes = useSizes()
+  const { finish } = project
+  if (!finish) return null
+  const tails = Array.from({ length: piece.quantity }, (_, index) => index + 1).flatMap((copy) =>
+    tailsOf(finish, { pieceId: piece.id, copy }, spec).map((tail) => ({ copy, ...tail })),
+  )
+  if (tails.length === 0) return null
+  return (
+    <ul aria-label="Tails" className="pt-3 text-16">
+      {tails.map(({ copy, joint, metres }) => (
+        <li key={`${copy} ${joint.id}`}>
+          {piece.quantity > 1 && `No. ${copy}: `}Leave a tail of{' '}
+          <strong>{sizes.full(Math.ceil(metres * 100) * 10)}</strong> for {jointName(joint, pieces)}.
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 /** Where marks, holes, loops and parts go, by round and stitch. */
-function Places({ plan, spec }: { plan: Plan; spec: PieceSpec }) {
-  const places = placesIn(plan, spec)
+function Places({ plan, constraints }: { plan: Plan; constraints: Constraints }) {
+  const places = placesIn(plan, { constraints })
   if (places.length === 0) return null
   return (
     <ul aria-label="Places" className="pt-3 text-16">

@@ -11,6 +11,7 @@ import {
   writeRun,
   writeRound,
   zoneAt,
+  type Constraints,
   type PieceSpec,
   type Plan,
   type PlannedRound,
@@ -35,6 +36,8 @@ import { StitchRow } from './StitchRow.tsx'
 interface RoundInHandProps {
   readonly plan: Plan
   readonly spec: PieceSpec
+  /** The piece as it is now: places change no stitch, and are told as soon as they are named. */
+  readonly constraints: Constraints
   readonly now: WorkView
   /** Stitches, increases and decreases made in it. */
   readonly unit: number
@@ -47,7 +50,7 @@ const ROOM_FOR_MORE = 620
 const ROOM_FOR_ALL = 690
 
 /** The round on the hook, legible from across the table. */
-export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
+export function RoundInHand({ plan, spec, constraints, now, unit, late }: RoundInHandProps) {
   const { terms } = useSettings()
   const yarns = useYarns()
   const sizes = useSizes()
@@ -70,7 +73,7 @@ export function RoundInHand({ plan, spec, now, unit, late }: RoundInHandProps) {
   const [bold, rest] = endingSentence(round, terms)
   const ahead = whatIsAhead(plan.rounds, round.number - 1, spec)
   const place = sayPlace(
-    placesIn(plan, spec),
+    placesIn(plan, { constraints }),
     round.number,
     now.made,
     now.made - (now.units[unit - 1]?.makes ?? 0),

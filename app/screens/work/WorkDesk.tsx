@@ -119,7 +119,14 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         />
       ) : (
         <TapArea onTap={() => count('stitch')} onSwipe={() => count('repeat')}>
-          <RoundInHand plan={plan} spec={spec} now={now} unit={state.position.unit} late={late} />
+          <RoundInHand
+            plan={plan}
+            spec={spec}
+            constraints={view.piece.constraints}
+            now={now}
+            unit={state.position.unit}
+            late={late}
+          />
         </TapArea>
       )}
       <WorkBar
