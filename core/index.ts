@@ -189,7 +189,7 @@ export {
 } from './rounds/edge.ts'
 export { USUAL_MOTIFS, usedByMotif, usualMotif, type Motif, type UsualMotif } from './rounds/motif.ts'
 export { readMotif, writeMotif } from './pattern/readMotif.ts'
-export { LONGEST_MOTIF, MOST_MOTIFS } from './exchange/limits.ts'
+export { LONGEST_MOTIF, MOST_MOTIFS, MOST_OF_A_PHOTO } from './exchange/limits.ts'
 export {
   PLACE_KINDS,
   placeOfStitch,

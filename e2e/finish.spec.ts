@@ -190,6 +190,39 @@ test('two edges of unequal counts are planned together: one press, and the other
   await expect(offer).toBeVisible()
 })
 
+test('the finished thing has its promised measures and one photo, made small; no other file is taken', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/project/pot-holder/pieces')
+  await page.getByRole('button', { name: /^Wash, measure/ }).click()
+  await expect(page.getByRole('list', { name: 'Final measures' })).toContainText(
+    /Disc: 18\.\d ± 0\.\d cm across/,
+  )
+  const input = page.locator('input[type=file]')
+  await input.setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') })
+  await expect(page.getByRole('alert')).toHaveText(/no picture that can be read/)
+  // A large picture of one colour.
+  const picture = await page.evaluate(() => {
+    const canvas = document.createElement('canvas')
+    ;[canvas.width, canvas.height] = [2400, 1200]
+    canvas.getContext('2d')!.fillRect(0, 0, 2400, 1200)
+    return canvas.toDataURL('image/png').split(',')[1]!
+  })
+  await input.setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') })
+  const photo = page.getByRole('img', { name: 'Pot holder, finished' })
+  await expect(photo).toBeVisible()
+  expect(
+    await photo.evaluate((image: HTMLImageElement) => [image.naturalWidth, image.naturalHeight]),
+  ).toEqual([960, 480])
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await page.reload()
+  await page.getByRole('button', { name: /^Wash, measure/ }).click()
+  await expect(photo).toBeVisible()
+  await page.getByRole('button', { name: 'Take it out' }).press('Enter')
+  await expect(photo).toHaveCount(0)
+})
+
 test.describe('with hands full, on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 

@@ -4,6 +4,7 @@ import { WAYS_OF_JOINING } from '../finish/joint.ts'
 import { STEP_KINDS } from '../finish/order.ts'
 import { SMALL_PART_LIMITS, type SmallPart } from '../finish/smallParts.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
+import { MOST_OF_A_PHOTO } from './limits.ts'
 import {
   bodyStitch,
   bySection,
@@ -160,39 +161,46 @@ const smallPart = Joi.alternatives()
   )
   .match('one')
 
-const finish = record({
-  joints: Joi.array()
-    .items(
-      record(
-        {
-          id,
-          way: Joi.string().valid(...WAYS_OF_JOINING),
-          edges: Joi.array().ordered(jointEdge.required(), jointEdge.required()).length(2),
-        },
-        {
-          filledThrough: Joi.number().integer().min(2).max(MOST_STITCHES),
-          made: Joi.number().integer().min(0).max(MOST_STITCHES),
-        },
-      ),
-    )
-    .max(200),
-  steps: Joi.array()
-    .items(
-      record(
-        {
-          id,
-          kind: Joi.string().valid(...STEP_KINDS),
-          name,
-          pieces: Joi.array().items(id).max(1000),
-        },
-        { part: smallPart },
-      ),
-    )
-    .max(200),
-  order: stepIds,
-  links: Joi.array().items(Joi.array().ordered(stepId.required(), stepId.required()).length(2)).max(500),
-  done: stepIds,
-})
+const finish = record(
+  {
+    joints: Joi.array()
+      .items(
+        record(
+          {
+            id,
+            way: Joi.string().valid(...WAYS_OF_JOINING),
+            edges: Joi.array().ordered(jointEdge.required(), jointEdge.required()).length(2),
+          },
+          {
+            filledThrough: Joi.number().integer().min(2).max(MOST_STITCHES),
+            made: Joi.number().integer().min(0).max(MOST_STITCHES),
+          },
+        ),
+      )
+      .max(200),
+    steps: Joi.array()
+      .items(
+        record(
+          {
+            id,
+            kind: Joi.string().valid(...STEP_KINDS),
+            name,
+            pieces: Joi.array().items(id).max(1000),
+          },
+          { part: smallPart },
+        ),
+      )
+      .max(200),
+    order: stepIds,
+    links: Joi.array().items(Joi.array().ordered(stepId.required(), stepId.required()).length(2)).max(500),
+    done: stepIds,
+  },
+  {
+    photo: Joi.string()
+      .pattern(/^data:image\/jpeg;base64,[A-Za-z0-9+/=]+$/)
+      .max(MOST_OF_A_PHOTO),
+  },
+)
 
 export const project = record({ id, name, createdAt: time, updatedAt: time }, { finish })
 

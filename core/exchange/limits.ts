@@ -44,3 +44,6 @@ export const LONGEST_NOTE = 5000
 export const MOST_MOTIFS = 120
 /** Letters of a motif's name. */
 export const LONGEST_MOTIF = 40
+
+/** Letters of a photo as it is kept: some 400 kB. */
+export const MOST_OF_A_PHOTO = 550_000

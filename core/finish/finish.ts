@@ -27,6 +27,8 @@ export interface Finish {
   readonly links: readonly (readonly [before: string, after: string])[]
   /** Ids of steps that are done; pieces are done when their copies are. */
   readonly done: readonly string[]
+  /** The finished thing: a small JPEG as an address of its own data. */
+  readonly photo?: string
 }
 
 export const NO_FINISH: Finish = { joints: [], steps: [], order: [], links: [], done: [] }
@@ -196,7 +198,7 @@ export function withOwnLink(
 }
 
 /** The same joints, steps and order, with nothing done yet. */
-export const unfinished = (finish: Finish): Finish => ({
+export const unfinished = ({ photo: _, ...finish }: Finish): Finish => ({
   ...finish,
   joints: finish.joints.map(({ made: _, ...joint }) => joint),
   done: [],

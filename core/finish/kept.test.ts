@@ -6,7 +6,7 @@ import { projectFile, writeProjectFile } from '../exchange/writeProjectFile.ts'
 import { smallWorkshop } from '../testing/smallWorkshop.ts'
 import { spreadMotifs } from '../rounds/edge.ts'
 import { USUAL_MOTIFS, usualMotif } from '../rounds/motif.ts'
-import type { Finish } from './finish.ts'
+import { unfinished, type Finish } from './finish.ts'
 import type { SmallPart } from './smallParts.ts'
 
 const FINISH: Finish = {
@@ -65,7 +65,10 @@ test('motifs, places, a count to end with and every small part are read back; wh
   }
   const full: Records = {
     ...joined,
-    projects: joined.projects.map((one) => ({ ...one, finish: { ...FINISH, steps } })),
+    projects: joined.projects.map((one) => ({
+      ...one,
+      finish: { ...FINISH, steps, photo: 'data:image/jpeg;base64,/9j/4AAQ' },
+    })),
     pieces: joined.pieces.map((piece) => ({ ...piece, constraints })),
   }
   const file = projectFile(full, NOW)
@@ -73,6 +76,10 @@ test('motifs, places, a count to end with and every small part are read back; wh
   expect(read).toEqual({ ok: true, file: JSON.parse(JSON.stringify(file)) })
   const tooLong = writeProjectFile(file).replace(/"long":\s*300\b/, '"long":300000')
   expect(readProjectFile(tooLong)).toMatchObject({ ok: false })
+  const script = writeProjectFile(file).replace('data:image/jpeg;base64,/9j', 'data:text/html,<p>')
+  expect(readProjectFile(script)).toMatchObject({ ok: false })
+  // A duplicate is another thing: its photo is not taken along.
+  expect(unfinished(file.projects[0]!.finish!).photo).toBeUndefined()
 })
 
 test('under fresh ids joints and steps are those of the pieces beside them', () => {

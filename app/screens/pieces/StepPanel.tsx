@@ -16,6 +16,8 @@ import { REASON_WORDS, stepAdvice, stepWords } from '../../words/finishWords.ts'
 import { useSizes, type Sizes } from '../../ui/useSizes.ts'
 import { pieceAddress } from '../../words/pieceWords.ts'
 import { smallPartAdvice } from '../../words/smallPartWords.ts'
+import { sayAllPromised } from '../../words/measureWords.ts'
+import { Photo } from './Photo.tsx'
 import { isFinal, type PiecesModel } from './piecesModel.ts'
 
 interface StepPanelProps {
@@ -162,6 +164,7 @@ export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
           </button>
         )}
       </div>
+      {step.kind === 'measure' && <Finished model={model} />}
       <Modal open={asks} onClose={() => setAsks(false)} title={`${name}: it cannot be undone`}>
         {inside.length > 0 ? (
           <>
@@ -194,6 +197,29 @@ export function StepPanel({ model, way, step, onGone }: StepPanelProps) {
         </div>
       </Modal>
     </div>
+  )
+}
+
+/** What each piece was promised to measure, where its measures go in, and a photo. */
+function Finished({ model }: { readonly model: PiecesModel }) {
+  const sizes = useSizes()
+  return (
+    <>
+      <ul aria-label="Final measures" className="grid gap-1 border-t rule pt-2 text-16">
+        {model.pieces.map(({ row, plan }) => (
+          <li key={row.view.piece.id}>
+            <strong className="slab">{row.view.piece.name}</strong>:{' '}
+            {sayAllPromised(plan.finished.promises, sizes)}.{' '}
+            {row.view.copies.some(({ finishedAt }) => finishedAt !== undefined) && (
+              <Link className="underline underline-offset-4" to={pieceAddress(row.view, 'work')}>
+                What it came to
+              </Link>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Photo model={model} />
+    </>
   )
 }
 
