@@ -198,16 +198,16 @@ export {
   type PlaceInRound,
   type PlaceKind,
 } from './plan/places.ts'
+export { jointsOfCombination } from './finish/jointsOfCombination.ts'
 export {
   asksOf,
   COMBINATIONS,
-  jointsOfCombination,
   piecesOfCombination,
   type CombinationField,
   type CombinationName,
   type CombinationPiece,
   type CombinationSizes,
-} from './finish/combinations.ts'
+} from './forms/combinations.ts'
 export {
   planSmallPart,
   SMALL_PART_LIMITS,

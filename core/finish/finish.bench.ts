@@ -1,5 +1,6 @@
 import type { Bench } from '../../tools/benchKit.ts'
 import { NO_USE_YET } from '../cautions/use.ts'
+import { discSpec } from '../testing/specs.ts'
 import { plainSearch } from '../testing/plainSearch.ts'
 import { betaOf, deviationFrom } from '../counts/countsProblem.ts'
 import { NO_FINISH, wayToFinish, type Finish, type PieceToFinish } from './finish.ts'
@@ -13,7 +14,7 @@ const searched = () =>
 const [PIECES, JOINTS, STITCHES] = [14, 20, 60]
 const pieces: PieceToFinish[] = Array.from({ length: PIECES }, (_, index) => ({
   id: `p${index}`,
-  form: { family: 'disc', across: 180 },
+  form: discSpec(180).form,
   quantity: 1,
   fitness: NO_USE_YET,
   last: STITCHES,

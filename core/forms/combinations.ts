@@ -1,7 +1,5 @@
 import { NO_USE_YET, type Fitness, type Use } from '../cautions/use.ts'
-import { usualForm, type StoredForm } from '../forms/registry.ts'
-import type { Joint, JointEdge } from './joint.ts'
-import { usualJoints, type PlannedPiece } from './usualJoints.ts'
+import { usualForm, type StoredForm } from './registry.ts'
 
 /** Things of several pieces that makers begin with. */
 export const COMBINATIONS = ['pad', 'filled', 'caseWithLid', 'box', 'tubes'] as const
@@ -27,14 +25,9 @@ export interface CombinationPiece {
   readonly fitness: Fitness
 }
 
-/** The pieces of a combination, in its order. */
-type InOrder = readonly PlannedPiece[]
-type JointToBe = Omit<Joint, 'id'>
-
 interface Combination {
   readonly asks: readonly CombinationField[]
   pieces(sizes: CombinationSizes): readonly CombinationPiece[]
-  joints(pieces: InOrder): readonly JointToBe[]
 }
 
 const length = (key: string, least: number, most: number, usual: number): CombinationField => ({
@@ -47,24 +40,9 @@ const length = (key: string, least: number, most: number, usual: number): Combin
 
 const fitFor = (...uses: readonly Use[]): Fitness => ({ ...NO_USE_YET, uses })
 
-const lastOf = ({ plan }: PlannedPiece): number => plan.rounds.at(-1)!.count
-
-function edge(
-  { id }: Pick<PlannedPiece, 'id'>,
-  from: number,
-  count: number,
-  { copy = 1, of = 'last' }: Partial<Pick<JointEdge, 'copy' | 'of'>> = {},
-): JointEdge {
-  return { pieceId: id, copy, of, from, count }
-}
-
 const LOOP = { wide: 20, long: 120 }
-/** An opening that a hand still fills through: two fingers and a little, mm. */
-const FILLING = 55
 /** By how much a cover is wider inside than what it goes over, mm, besides the fabric of both. */
 const SLIDES = 4
-/** How far a tube of a row is held to the next, stitches. */
-const HELD = 2
 
 const ALL: Readonly<Record<CombinationName, Combination>> = {
   pad: {
@@ -83,36 +61,12 @@ const ALL: Readonly<Record<CombinationName, Combination>> = {
         fitness: fitFor('hot'),
       },
     ],
-    joints: ([layer, loop]) => {
-      const [count, wide] = [lastOf(layer!), lastOf(loop!)]
-      const rest = count - wide
-      return [
-        { way: 'throughBoth', edges: [edge(layer!, 0, rest), edge(layer!, 0, rest, { copy: 2 })] },
-        { way: 'whip', edges: [edge(loop!, 0, wide), edge(layer!, rest, wide)] },
-        {
-          way: 'whip',
-          edges: [edge(loop!, 0, wide, { of: 'first' }), edge(layer!, rest, wide, { copy: 2 })],
-        },
-      ]
-    },
   },
   filled: {
     asks: [length('across', 60, 500, 150)],
     pieces: ({ across }) => [
       { name: 'Side', form: { family: 'disc', across: across! }, quantity: 2, fitness: fitFor('household') },
     ],
-    joints: ([side]) => {
-      const count = lastOf(side!)
-      const { around, ideal } = side!.plan.rounds.at(-1)!
-      const open = Math.min(Math.floor(count / 3), Math.ceil((FILLING * ideal) / around))
-      return [
-        {
-          way: 'singleCrochet',
-          edges: [edge(side!, 0, count), edge(side!, 0, count, { copy: 2 })],
-          filledThrough: open,
-        },
-      ]
-    },
   },
   caseWithLid: {
     asks: [length('long', 30, 400, 90), length('thick', 10, 200, 50), length('high', 30, 400, 110)],
@@ -130,7 +84,6 @@ const ALL: Readonly<Record<CombinationName, Combination>> = {
         quantity: 1,
         fitness: fitFor('device'),
       })),
-    joints: (pieces) => usualJoints(pieces, []).map(({ offer: _, ...joint }) => joint),
   },
   box: {
     asks: [length('across', 40, 500, 140), length('high', 20, 500, 90), length('cover', 15, 200, 30)],
@@ -138,7 +91,6 @@ const ALL: Readonly<Record<CombinationName, Combination>> = {
       { name: 'Box', form: vessel(across!, 'outside', high!), quantity: 1, fitness: NO_USE_YET },
       { name: 'Cover', form: vessel(across! + SLIDES, 'inside', cover!), quantity: 1, fitness: NO_USE_YET },
     ],
-    joints: () => [],
   },
   tubes: {
     asks: [
@@ -154,17 +106,6 @@ const ALL: Readonly<Record<CombinationName, Combination>> = {
         fitness: NO_USE_YET,
       },
     ],
-    // Side by side along their upper edges: the far side of one to the start of the next.
-    joints: ([tube]) => {
-      const half = Math.floor(lastOf(tube!) / 2)
-      return Array.from({ length: tube!.quantity - 1 }, (_, index) => ({
-        way: 'whip' as const,
-        edges: [
-          edge(tube!, half, HELD, { copy: index + 1 }),
-          edge(tube!, 0, HELD, { copy: index + 2 }),
-        ] as const,
-      }))
-    },
   },
 }
 
@@ -185,7 +126,3 @@ export const piecesOfCombination = (
   name: CombinationName,
   sizes: CombinationSizes,
 ): readonly CombinationPiece[] => ALL[name].pieces(sizes)
-
-/** How its pieces become one, once they are planned, in the order of `piecesOfCombination`. */
-export const jointsOfCombination = (name: CombinationName, pieces: InOrder): readonly JointToBe[] =>
-  ALL[name].joints(pieces)

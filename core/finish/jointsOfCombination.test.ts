@@ -5,11 +5,11 @@ import { planPiece } from '../plan/planPiece.ts'
 import {
   asksOf,
   COMBINATIONS,
-  jointsOfCombination,
   piecesOfCombination,
   type CombinationName,
   type CombinationSizes,
-} from './combinations.ts'
+} from '../forms/combinations.ts'
+import { jointsOfCombination } from './jointsOfCombination.ts'
 import { NO_FINISH, wayToFinish } from './finish.ts'
 import { edgesOf, validateJoint } from './validateJoint.ts'
 
