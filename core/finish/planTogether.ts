@@ -1,11 +1,19 @@
 import { attempt } from '../errors/attempt.ts'
-import type { Constraints, PieceSpec } from '../plan/plan.ts'
+import type { Constraints, PieceSpec, Plan } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 
-/** What a piece is asked so that it ends with so many stitches, and by how much its size changes for it, mm. */
+/** What a piece is asked so that it ends with so many stitches, and by how much the size that changes most does, mm. */
 export interface PlannedTogether {
   readonly constraints: Constraints
   readonly by: number
+}
+
+/** What one plan comes out larger than another by, of the size that changes most, mm. */
+function farthestOff(was: Plan, is: Plan): number {
+  const changes = is.finished.promises.map(
+    ({ of, value }) => value - (was.finished.promises.find((one) => one.of === of)?.value ?? value),
+  )
+  return changes.reduce((most, by) => (Math.abs(by) > Math.abs(most) ? by : most), 0)
 }
 
 /** So far from its own count, as a share, a piece is planned for another. */
@@ -29,8 +37,7 @@ export function planTogether(spec: PieceSpec, count: number): PlannedTogether | 
   for (const constraints of ways) {
     const tried = attempt(() => planPiece({ ...spec, constraints }))
     if (!tried.ok || tried.value.rounds.at(-1)!.count !== count) continue
-    const [was, is] = [plan, tried.value].map(({ finished }) => finished.promises[0]!.value)
-    return { constraints, by: is! - was! }
+    return { constraints, by: farthestOff(plan, tried.value) }
   }
   return undefined
 }
