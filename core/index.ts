@@ -177,7 +177,7 @@ export {
   alikeCounts,
   budgetOf,
   inWorkingOrder,
-  isMirrored,
+  mirroredFrom,
   movedMotif,
   roomOfMotif,
   spreadMotifs,

@@ -7,7 +7,15 @@ import type { PieceSpec } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { capSpec, discSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
 import { STITCHES, type StitchName, type Terms } from '../stitches/stitch.ts'
-import { alikeCounts, budgetOf, edgeSteps, spreadMotifs, type EdgeBudget } from './edge.ts'
+import {
+  alikeCounts,
+  budgetOf,
+  edgeSteps,
+  isMirrored,
+  mirroredFrom,
+  spreadMotifs,
+  type EdgeBudget,
+} from './edge.ts'
 import {
   alongChain,
   freeChain,
@@ -93,6 +101,17 @@ test('mirrored motifs stay mirrored to the stitch, and where they are put near t
       // One that uses an even number cannot stand in the middle of an odd count: it is then off by half a stitch.
       const off = runs.reduce((most, run, index) => Math.max(most, Math.abs(run - mirror[index]!)), 0)
       expect(off).toBeLessThanOrEqual(middle && (N - usedByMotif(motif(middle))) % 2 !== 0 ? 1 : 0)
+    }),
+  )
+})
+
+test('any edge becomes its first half and that the other way round, and stays so when it is asked again', () => {
+  fc.assert(
+    fc.property(kinds, (asked) => {
+      const edge = mirroredFrom(spread(asked))
+      expect(edge.mirrored).toBe(true)
+      expect(isMirrored(edge)).toBe(true)
+      expect(mirroredFrom(edge)).toEqual(edge)
     }),
   )
 })

@@ -198,3 +198,13 @@ export function withoutMotif(edge: EdgeBudget, index: number): EdgeBudget {
   const partner = edge.mirrored ? edge.motifs.length - 1 - index : index
   return { ...edge, motifs: inWorkingOrder(edge).filter((_, at) => at !== index && at !== partner) }
 }
+
+/** The first half, and the same the other way round; one in the middle stays there. */
+export function mirroredFrom(edge: EdgeBudget): EdgeBudget {
+  if (isMirrored(edge)) return { ...edge, mirrored: true }
+  const motifs = inWorkingOrder(edge)
+  const half = motifs.slice(0, Math.floor(motifs.length / 2)).filter(({ at }) => at < 0.5)
+  const middle = motifs.length % 2 === 1 ? [{ ...motifs[(motifs.length - 1) / 2]!, at: 0.5 }] : []
+  const back = half.toReversed().map((motif) => ({ ...motif, at: 1 - motif.at }))
+  return { ...edge, mirrored: true, motifs: [...half, ...middle, ...back] }
+}

@@ -4,7 +4,7 @@ import {
   alikeCounts,
   budgetOf,
   inWorkingOrder,
-  isMirrored,
+  mirroredFrom,
   MOST_MOTIFS,
   movedMotif,
   spreadMotifs,
@@ -129,16 +129,6 @@ export function EdgeEditor({ model, edge }: { readonly model: PlanModel; readonl
       />
     </div>
   )
-}
-
-/** The first half, and the same the other way round; one in the middle stays there. */
-function mirroredFrom(edge: EdgeBudget): EdgeBudget {
-  if (isMirrored(edge)) return { ...edge, mirrored: true }
-  const motifs = inWorkingOrder(edge)
-  const half = motifs.slice(0, Math.floor(motifs.length / 2)).filter(({ at }) => at < 0.5)
-  const middle = motifs.length % 2 === 1 ? [{ ...motifs[(motifs.length - 1) / 2]!, at: 0.5 }] : []
-  const back = half.toReversed().map((motif) => ({ ...motif, at: 1 - motif.at }))
-  return { ...edge, mirrored: true, motifs: [...half, ...middle, ...back] }
 }
 
 /** Whether the round below is held to a count that leaves all runs alike, and what that would do. */
