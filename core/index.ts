@@ -175,6 +175,9 @@ export {
 export { RIMS, type Rim } from './rounds/rim.ts'
 export {
   alikeCounts,
+  spreadEdge,
+  withAxis,
+  withSoMany,
   budgetOf,
   inWorkingOrder,
   mirroredFrom,

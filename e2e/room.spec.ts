@@ -162,9 +162,18 @@ for (const [name, path] of PLACES) {
         for (const fault of await unreadable(page)) faults.push(`${at}: ${fault}`)
       }
     }
+    // A window made narrower after it was wide.
+    await keepPrint(page, 100)
+    await page.setViewportSize(ROOMS[0]!)
+    await page.goto(path)
+    await expect(page.getByText('Opening…')).toHaveCount(0)
+    await page.waitForTimeout(250)
+    await page.setViewportSize({ width: 390, height: 844 })
+    await page.waitForTimeout(150)
+    const narrowed = await page.evaluate(() => document.documentElement.scrollWidth)
+    if (narrowed > 390) faults.push(`made narrower: scrolls sideways to ${narrowed}`)
     // A browser set to twice the text: nothing may be lost.
     await page.setViewportSize(ROOMS[0]!)
-    await keepPrint(page, 100)
     await page.addInitScript(() => {
       document.addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = '200%'))
     })

@@ -15,6 +15,10 @@ export const IN_ROWS_WORDS = {
             label: 'Pointed',
             detail: 'A stitch fewer at each edge in every row; its sizes are told up to there.',
           },
+          slanted: {
+            label: 'Slanted',
+            detail: 'A stitch fewer at one edge in every row; the other stays straight. For tails and tabs.',
+          },
         },
       },
     },

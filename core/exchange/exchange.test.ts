@@ -84,6 +84,7 @@ test('what work was begun on is read back: a part in a spiral, an opening too ti
     wedgeSpec({ finish: 'bowed', share: 0.3 }),
     slipperSpec(),
     strapSpec({ end: 'pointed' }),
+    strapSpec({ end: 'slanted' }),
     sockSpec({ cuff: 'ribbed', heel: 'soft' }),
     capSpec({ brim: 'earFlaps' }),
     caseSpec({ closing: 'flap' }),

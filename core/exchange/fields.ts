@@ -152,20 +152,23 @@ export const constraints = Joi.object({
       }),
     )
     .max(40),
-  edge: record({
-    motifs: Joi.array()
-      .items(
-        record({
-          name: Joi.string().trim().min(1).max(LONGEST_MOTIF),
-          ops: Joi.array().items(op).min(1).max(60),
-          at: Joi.number().min(0).max(1),
-        }),
-      )
-      .min(1)
-      .max(MOST_MOTIFS),
-    mirrored: Joi.boolean(),
-    alike: Joi.boolean(),
-  }),
+  edge: record(
+    {
+      motifs: Joi.array()
+        .items(
+          record({
+            name: Joi.string().trim().min(1).max(LONGEST_MOTIF),
+            ops: Joi.array().items(op).min(1).max(60),
+            at: Joi.number().min(0).max(1),
+          }),
+        )
+        .min(1)
+        .max(MOST_MOTIFS),
+      mirrored: Joi.boolean(),
+      alike: Joi.boolean(),
+    },
+    { axis: Joi.number().min(0).less(0.5) },
+  ),
   zones: Joi.array()
     .items(
       record({

@@ -60,6 +60,7 @@ test('motifs, places, a count to end with and every small part are read back; wh
     edge: {
       motifs: spreadMotifs(USUAL_MOTIFS.map((kind) => ({ name: kind, ops: usualMotif(kind) }))),
       mirrored: false,
+      axis: 0.25,
       alike: true,
     },
   }

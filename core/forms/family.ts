@@ -76,8 +76,8 @@ export interface RowsAfter {
     | 'rowEnds'
   /** How far they go; a single row along the ends of others when nothing is said. */
   readonly length?: number
-  /** They narrow to so wide, by a stitch at each edge, in every so many rows. */
-  readonly narrows?: { readonly every: number; readonly to: number }
+  /** They narrow to so wide in every so many rows, by a stitch at each edge, or where one edge stays straight at the other. */
+  readonly narrows?: { readonly every: number; readonly to: number; readonly at: 'both' | 'one' }
   /** How much farther its middle stands out than its ends. */
   readonly bow?: number
 }

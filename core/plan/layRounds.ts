@@ -10,6 +10,7 @@ import type { GoesOn, PlannedRound, RoundPosition } from './plan.ts'
 import { leansAt } from './leansAt.ts'
 import { zonesAlong } from './ownZones.ts'
 import { beforeRowsAfter } from './rowsAfter.ts'
+import type { Op } from '../rounds/steps.ts'
 import { TEXTURE_SD } from '../rounds/texture.ts'
 import { accentAt, gaugeIn, gaugesOf, isOfTexture, textureIn, type Gauges } from './sectionWork.ts'
 import { asBegun, crispIn, flatIn, wantedIn } from './wantedAround.ts'
@@ -70,7 +71,7 @@ export function layRounds(
 
 /**
  * Rows that come after the rounds of a piece lie on as their edge does: so much of its ring as they have stitches, around
- * the middle of what they stand in. Along the ends of rows they lie beyond the edge, as long as both straight sides.
+ * the middle of what they stand in, or along the edge at which they stay straight. Along the ends of rows they lie beyond the edge, as long as both straight sides.
  */
 function withRowsLaid(
   laid: readonly PlannedRound[],
@@ -92,7 +93,8 @@ function withRowsLaid(
     const around = count * w
     const larger = widens ? (at.arc + h) / edge.at.arc : 1
     const share = (around / rowOf(edge) / larger) * (edge.at.share ?? 1)
-    const middle = below && host ? placeOfRun(below, host) : (at.from ?? 0) + (at.share ?? 1) / 2
+    const middle =
+      below && host ? placeOfRun(below, host, fewerAtBeginning(row)) : (at.from ?? 0) + (at.share ?? 1) / 2
     const place: RoundPosition = {
       ...at,
       ...(below ? { share, from: middle - share / 2 } : {}),
@@ -117,9 +119,18 @@ function withRowsLaid(
   return all
 }
 
-/** Where the middle of some stitches of a round lies around, as a share; a row that shows its wrong side goes back. */
-function placeOfRun({ at, count, side, closed }: PlannedRound, { from, to }: Run): number {
-  const along = (from + to) / 2 / count
+/** How many more stitches a row takes in at its beginning than at its end. */
+function fewerAtBeginning({ steps }: Pick<Round, 'steps'>): number {
+  const taken = (op: Op | undefined) => (op ? op.uses - op.makes : 0)
+  return taken(steps[0]?.ops[0]) - taken(steps.at(-1)?.ops.at(-1))
+}
+
+/**
+ * Where the middle of some stitches of a round lies around, as a share, when what stands in them is so many stitches
+ * shorter where it begins; a row that shows its wrong side goes back.
+ */
+function placeOfRun({ at, count, side, closed }: PlannedRound, { from, to }: Run, fewer: number): number {
+  const along = ((from + to) / 2 + (Math.sign(to - from) * fewer) / 2) / count
   return (at.from ?? 0) + (side === 'wrong' && !closed ? 1 - along : along) * (at.share ?? 1)
 }
 

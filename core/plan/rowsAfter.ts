@@ -76,7 +76,7 @@ function onTheRowBefore(below: Round, takes: number | undefined): Pick<Round, 'h
 /** Fewer stitches than this are no row. */
 const FEWEST = 2
 
-/** Rows on a stretch of an edge, narrowing by one at each of their own edges. */
+/** Rows on a stretch of an edge, narrowing by one at each of their own edges, or at the one where those begin that show their right side. */
 function onTheEdge(
   spec: PieceSpec,
   edge: Round,
@@ -101,19 +101,23 @@ function onTheEdge(
   const last = length === undefined ? Infinity : Math.max(1, Math.round(length / h))
   for (let row = 1; row <= last; row++) {
     const may = narrows !== undefined && (row > 1 || narrows.every === 1) && row % narrows.every === 0
-    const takesIn = may && count - 2 >= least
+    const fewer = narrows?.at === 'one' ? 1 : 2
+    const takesIn = may && count - fewer >= least
     if (last === Infinity && !takesIn) break
+    // On rows they are turned, on a round they face as it does.
+    const side = (row % 2 === 1) === ((edge.side === 'right') === edge.closed) ? 'right' : 'wrong'
     rows.push({
       section: id,
       stitch,
-      // On rows they are turned, on a round they face as it does.
-      side: (row % 2 === 1) === ((edge.side === 'right') === edge.closed) ? 'right' : 'wrong',
+      side,
       ...(row === 1
         ? { hosts: [edge.closed ? run : turned(run)], ...(waiting.length > 0 ? { left: waiting } : {}) }
         : {}),
-      steps: takesIn ? narrowed(stitch, count) : [{ times: 1, ops: [plain(stitch, count)] }],
+      steps: takesIn
+        ? narrowed(stitch, count, narrows.at === 'both' ? 'both' : side === 'right' ? 'beginning' : 'end')
+        : [{ times: 1, ops: [plain(stitch, count)] }],
     })
-    if (takesIn) count -= 2
+    if (takesIn) count -= fewer
   }
   return rows
 }
@@ -201,15 +205,16 @@ function overTheBack(edge: Round, share: number) {
   return { first, begins: Math.max(0, Math.min(all - first, Math.round(middle - first / 2))) }
 }
 
-/** A stitch fewer at each edge. */
-function narrowed(stitch: StitchName, count: number): Step[] {
-  const between = count - 4
-  return [
-    {
-      times: 1,
-      ops: [decrease(stitch), ...(between > 0 ? [plain(stitch, between)] : []), decrease(stitch)],
-    },
+/** A stitch fewer at each edge, or at one. */
+function narrowed(stitch: StitchName, count: number, at: 'both' | 'beginning' | 'end'): Step[] {
+  const taken = decrease(stitch)
+  const between = count - (at === 'both' ? 4 : 2)
+  const ops = [
+    ...(at === 'end' ? [] : [taken]),
+    ...(between > 0 ? [plain(stitch, between)] : []),
+    ...(at === 'beginning' ? [] : [taken]),
   ]
+  return [{ times: 1, ops }]
 }
 
 /** The stitches that a bowed row is made of, lowest first. */

@@ -13,7 +13,10 @@ import {
   edgeSteps,
   isMirrored,
   mirroredFrom,
+  movedMotif,
   spreadMotifs,
+  withAxis,
+  withMotif,
   type EdgeBudget,
 } from './edge.ts'
 import {
@@ -112,6 +115,51 @@ test('any edge becomes its first half and that the other way round, and stays so
       expect(edge.mirrored).toBe(true)
       expect(isMirrored(edge)).toBe(true)
       expect(mirroredFrom(edge)).toEqual(edge)
+    }),
+  )
+})
+
+test('about an axis anywhere, none over the start of the round: mirrored to the stitch, and so when one is moved or added', () => {
+  const asked = fc.record({
+    half: fc.array(fc.constantFrom(...USUAL_MOTIFS), { minLength: 1, maxLength: 4 }),
+    on: fc.boolean(),
+    axis: fc.double({ min: 0.02, max: 0.48, noNaN: true }),
+    N: fc.integer({ min: 120, max: 400 }),
+    to: fc.integer({ min: 0, max: 400 }),
+  })
+  const expectMirrored = (edge: EdgeBudget, N: number) => {
+    expect(isMirrored(edge)).toBe(true)
+    const parts = budgetOf(edge, N)!
+    expect(parts.reduce((sum, { stitches }) => sum + stitches, 0)).toBe(N)
+    expect(parts.every(({ stitches }) => stitches >= 0)).toBe(true)
+    // Where the middles stand, twice, so that halves stay whole; mirrored they are the same places.
+    const middles = parts.flatMap(({ motif, from, stitches }) =>
+      motif === undefined ? [] : [2 * from + stitches],
+    )
+    const around = (twice: number) => ((twice % (2 * N)) + 2 * N) % (2 * N)
+    const mirrors = [0, 1, -1].map((off) => {
+      const about = 4 * edge.axis! * N + 2 * off
+      return middles.map((middle) => around(Math.round(about) - middle)).toSorted((a, b) => a - b)
+    })
+    return { middles: middles.map(around).toSorted((a, b) => a - b), mirrors }
+  }
+  fc.assert(
+    fc.property(asked, ({ half, on, axis, N, to }) => {
+      const asked: UsualMotif[] = [...(on ? ['loop' as const] : []), ...half, ...half.toReversed()]
+      const about = Math.round(axis * N) / N
+      // The first stands on the axis, or all beside it.
+      const at = (index: number) => (about + (index + (on ? 0 : 0.5)) / asked.length) % 1
+      const motifs = asked.map((kind, index) => ({ ...motif(kind), at: at(index) }))
+      const mirrored = mirroredFrom({ motifs, mirrored: true, alike: false, axis: about })
+      for (const next of [
+        mirrored,
+        movedMotif(mirrored, N, mirrored.motifs.length - 1, to),
+        withMotif(mirrored, N, motif('tail')),
+        withAxis(mirrored, Math.round(0.21 * N) / N),
+      ]) {
+        const { middles, mirrors } = expectMirrored(next, N)
+        expect(mirrors).toContainEqual(middles)
+      }
     }),
   )
 })

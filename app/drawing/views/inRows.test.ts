@@ -85,6 +85,19 @@ describe('part of a disc', () => {
   })
 })
 
+test('a slanted end keeps one edge where the strap has it', () => {
+  const plan = planPiece(strapSpec({ end: 'slanted', wide: 60 }))
+  const { view } = wholeIn(plan, room, false)
+  const cells = shownIn(view)
+  const [near, far] = [Math.min, Math.max].map((most) =>
+    plan.rounds.map(({ number }) =>
+      most(...cells.filter(({ round }) => round === number).flatMap(({ top }) => top.map(({ x }) => x))),
+    ),
+  )
+  for (const x of far!) expect(x).toBeCloseTo(far![0]!, 4)
+  expect((near!.at(-1)! - near![0]!) / view.scale).toBeCloseTo(10 * 5, 4)
+})
+
 test('a strap lies row under row, its point under its middle', () => {
   const plan = planPiece(strapSpec({ end: 'pointed', wide: 60 }))
   const { view } = wholeIn(plan, room, false)

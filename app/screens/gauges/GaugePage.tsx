@@ -52,7 +52,7 @@ export function GaugePage({ record }: { record: GaugeRecord }) {
   }
   return (
     <main className="flex min-h-0 grow flex-col">
-      <div className="grid gap-x-12 gap-y-5 px-7 pt-3 pb-4 max-sm:px-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-5 px-7 pt-3 pb-4 max-sm:px-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="min-w-0">
           <h1 className="line-clamp-2 text-44 max-sm:text-36" title={gauge.name}>
             {gauge.name}
@@ -67,7 +67,7 @@ export function GaugePage({ record }: { record: GaugeRecord }) {
           <TrueSize size={model.size} name={shortName(gauge.stitch, settings.terms)} />
         </div>
       </div>
-      <div className="grid grow border-t-2 rule lg:min-h-72 lg:basis-72 lg:grid-cols-2 lg:grid-rows-[minmax(0,1fr)] lg:[&>*]:overflow-y-auto lg:[&>*:last-child]:border-l-2 max-lg:[&>*:last-child]:border-t-2">
+      <div className="grid grow grid-cols-[minmax(0,1fr)] border-t-2 rule lg:min-h-72 lg:basis-72 lg:grid-cols-2 lg:grid-rows-[minmax(0,1fr)] lg:[&>*]:overflow-y-auto lg:[&>*:last-child]:border-l-2 max-lg:[&>*:last-child]:border-t-2">
         <div className="min-w-0 px-7 py-3 max-sm:px-4" tabIndex={0} role="group" aria-label="A measurement">
           <MeasureForm model={model} draft={draft} setDraft={setDraft} clear={() => setDraft(null)} />
         </div>

@@ -24,7 +24,7 @@ export function HookPanel({ model: { gauge, size, settings } }: { model: GaugeMo
   const more = advice.widthAgainstWanted < 1
   const next = HOOKS.filter(({ millimetres }) => Math.abs(Math.log(millimetres / gauge.hook)) < 0.3)
   return (
-    <div className="grid gap-3 text-16 leading-snug">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3 text-16 leading-snug">
       <div className="max-w-80 border-2 rule">
         <NumberCell
           label={`A recipe’s stitches in ${sizes.gaugeOver.label}`}

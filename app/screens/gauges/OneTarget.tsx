@@ -44,7 +44,7 @@ export function OneTarget({ model }: { model: GaugeModel }) {
   const plan = answer.ok ? answer.value : undefined
   const byLabel = plan && isMeasured(gauge) && planned({ ...gauge, evidence: [] }, target, settings.pace)
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <div className="grid grid-cols-[1.3fr_0.9fr_1.2fr] border-2 rule max-sm:grid-cols-1 [&>*:nth-child(n+2)]:border-l [&>*:nth-child(n+2)]:rule max-sm:[&>*:nth-child(n+2)]:border-t max-sm:[&>*:nth-child(n+2)]:border-l-0">
         <NumberCell
           label="Flat mat, across"
@@ -108,7 +108,7 @@ function FlatScale({ model: { gauge, settings } }: { model: GaugeModel }) {
     .nice(5)
     .range([24, Math.max(60, width - 24)])
   return (
-    <div className="grid gap-1">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-1">
       <p className="text-18">
         <strong className="slab text-24">{flat.toFixed(1)}</strong> more each round lie flat, ±{' '}
         {doubt.toFixed(1)}.

@@ -30,7 +30,7 @@ export function StitchesPanel({ model: { gauge, settings } }: { model: GaugeMode
       (one) => one.stitch === stitch && one.loops === loops && one.state === state && !one.setAside,
     )
   return (
-    <div className="grid gap-2">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <div className="max-w-60">
         <Select
           label="Fabric"

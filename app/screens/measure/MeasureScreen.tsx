@@ -21,7 +21,7 @@ export function MeasureScreen() {
   return (
     <div className="flex min-h-dvh flex-col">
       <Header />
-      <main className="grid content-start gap-6 px-7 py-4 max-sm:px-4">
+      <main className="grid grid-cols-[minmax(0,1fr)] content-start gap-6 px-7 py-4 max-sm:px-4">
         <div className="flex flex-wrap items-baseline gap-x-7 gap-y-1">
           <h1 className="text-44 max-sm:text-36">On this screen</h1>
           <p className="text-18">
@@ -34,12 +34,15 @@ export function MeasureScreen() {
         </div>
         <div ref={area} className="min-w-0">
           {width > 0 && (
-            <div className="grid gap-7">
+            <div className="grid grid-cols-[minmax(0,1fr)] gap-7">
               <section aria-label="Ruler">
                 <ScreenTape width={width} pxPerMm={pxPerMm} inches={sizes.unit === 'in'} />
               </section>
-              <div className="grid gap-x-10 gap-y-7 lg:grid-cols-2">
-                <section aria-label="Set the size" className="grid content-start gap-3">
+              <div className="grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-7 lg:grid-cols-[repeat(2,minmax(0,1fr))]">
+                <section
+                  aria-label="Set the size"
+                  className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-3"
+                >
                   <h2 className="text-24">Set the size once</h2>
                   <p className="text-16">
                     Lay a bank card on the outline, 85.60 by 53.98 mm, and move the slider until its edges
@@ -89,7 +92,7 @@ function RingsPanel({ pxPerMm, sizes }: { pxPerMm: number; sizes: Sizes }) {
   const widest = Math.min(LARGEST_RING, Math.max(20, Math.floor(width / pxPerMm)))
   const shown = Math.min(ring, widest)
   return (
-    <section aria-label="Rings" className="grid min-w-0 content-start gap-3">
+    <section aria-label="Rings" className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-3">
       <h2 className="text-24">Lay a disc on the rings</h2>
       <p className="text-16">
         A ring every 5 mm across. Move the cased ring to the edge: it is{' '}

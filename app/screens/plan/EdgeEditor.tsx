@@ -7,9 +7,11 @@ import {
   mirroredFrom,
   MOST_MOTIFS,
   movedMotif,
+  spreadEdge,
   spreadMotifs,
   usedByMotif,
   usedByMotifs,
+  withAxis,
   withMotif,
   withoutMotif,
   type EdgeBudget,
@@ -102,13 +104,20 @@ export function EdgeEditor({ model, edge }: { readonly model: PlanModel; readonl
             change(target.checked ? mirroredFrom(edge) : { ...edge, mirrored: false })
           }
         />
-        The second half mirrors the first
+        One side mirrors the other
       </label>
-      <button
-        type="button"
-        className="button-line mx-3 my-1"
-        onClick={() => change({ ...edge, motifs: spreadMotifs(motifs) })}
-      >
+      {edge.mirrored && count > 1 && (
+        <NumberCell
+          className="mx-3 border rule"
+          label="Mirrored about: stitches from the start"
+          value={Math.round((edge.axis ?? 0) * count)}
+          format={String}
+          parse={parseWhole(0, Math.ceil(count / 2) - 1, 'stitches, before half the round')}
+          step={1}
+          onChange={(stitches) => change(withAxis(edge, stitches / count))}
+        />
+      )}
+      <button type="button" className="button-line mx-3 my-1" onClick={() => change(spreadEdge(edge))}>
         Spread evenly
       </button>
       {kinds.map((kind, index) => (

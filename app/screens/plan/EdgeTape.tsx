@@ -72,6 +72,16 @@ export function EdgeTape({ edge, count, held, onHold, onChange, onRemove }: Edge
         ))}
       </svg>
       <div aria-hidden className="absolute inset-x-0 top-4 h-9 border-[1.5px] rule" />
+      {edge.mirrored &&
+        edge.axis !== undefined &&
+        [edge.axis, edge.axis + 0.5].map((share) => (
+          <span
+            key={share}
+            aria-hidden
+            className="absolute top-0 h-[3.9rem] border-l-2 border-dashed rule"
+            style={{ left: `${share * 100}%` }}
+          />
+        ))}
       {parts.map(({ from, stitches, motif }, part) =>
         motif === undefined ? (
           stitches / count > 0.045 && (

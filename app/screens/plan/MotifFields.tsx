@@ -4,10 +4,10 @@ import {
   LONGEST_MOTIF,
   MOST_MOTIFS,
   readMotif,
-  spreadMotifs,
   USUAL_MOTIFS,
   usedByMotif,
   usualMotif,
+  withSoMany,
   writeMotif,
   type EdgeBudget,
   type Motif,
@@ -48,13 +48,6 @@ export function OneMotif({ kind, edge, terms, model, changed, others }: OneMotif
     ...edge,
     motifs: edge.motifs.map((motif) => (motif.name === kind.name ? { ...motif, ...to } : motif)),
   })
-  const resized = (number: number): EdgeBudget => {
-    const rest = edge.motifs.filter(({ name }) => name !== kind.name)
-    const own = Array.from({ length: number }, () => ({ name: kind.name, ops: kind.ops, at: 1 }))
-    // One kind alone is spread; of several the others stay.
-    if (rest.length === 0) return { ...edge, motifs: spreadMotifs(own) }
-    return { ...edge, mirrored: false, motifs: [...rest, ...spreadMotifs(own)] }
-  }
   const refuse = (name: string) =>
     name.length > LONGEST_MOTIF
       ? `A motif’s name has up to ${LONGEST_MOTIF} letters.`
@@ -79,9 +72,11 @@ export function OneMotif({ kind, edge, terms, model, changed, others }: OneMotif
           label={`${kind.name}: how many`}
           value={times}
           format={String}
-          parse={taking(parseWhole(1, MOST_MOTIFS, 'motifs of a kind'), (number) => changed(resized(number)))}
+          parse={taking(parseWhole(1, MOST_MOTIFS, 'motifs of a kind'), (number) =>
+            changed(withSoMany(edge, kind, number)),
+          )}
           step={1}
-          onChange={(number) => changePiece(changed(resized(number)))}
+          onChange={(number) => changePiece(changed(withSoMany(edge, kind, number)))}
         />
       </div>
       <label className="grid gap-1">

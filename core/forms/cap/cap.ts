@@ -235,7 +235,7 @@ export const cap: Family<CapForm> = {
           id: index === 0 ? 'flap' : 'flap-2',
           on: { from, share: FLAP_SHARE },
           length: FLAP_LENGTH * head,
-          narrows: { every: 2, to: FLAP_END },
+          narrows: { every: 2, to: FLAP_END, at: 'both' },
         }))
       : [],
   measures: ({ brim }) => [

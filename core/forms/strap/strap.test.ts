@@ -64,6 +64,41 @@ test('a point narrows by one at each edge in every row down to two or three, and
   )
 })
 
+test('a slanted end narrows by one in every row at one edge; the other lies straight, where the strip has it', () => {
+  fc.assert(
+    fc.property(
+      fc.record({
+        wide: fc.double({ min: 15, max: 120, noNaN: true }),
+        long: fc.double({ min: 250, max: 600, noNaN: true }),
+        w: fc.double({ min: 3, max: 9, noNaN: true }),
+      }),
+      ({ wide, long, w }) => {
+        const plan = plannedIfAny(inStitches(strapSpec({ wide, long, end: 'slanted' }), 'sc', w, 1))
+        if (!plan) return
+        expect(verify(plan.rounds)).toEqual([])
+        const [tail, strip] = ['point', 'strip'].map((id) =>
+          plan.rounds.filter(({ section }) => section === id),
+        )
+        const edge = strip!.at(-1)!
+        expect(tail!.map(({ count }) => count)).toEqual(
+          Array.from({ length: edge.count - 2 }, (_, row) => edge.count - 1 - row),
+        )
+        for (const { at, side, count, steps } of tail!) {
+          // The far edge of every row stands where the strip ends; the near one a stitch farther in each time.
+          expect(at.from! + at.share!).toBeCloseTo(1, 9)
+          expect(at.share).toBeCloseTo(count / edge.count, 9)
+          const { ops } = steps[0]!
+          expect((side === 'right' ? ops[0] : ops.at(-1))!.uses).toBe(2)
+        }
+        expect(Math.abs(plan.rounds.at(-1)!.at.arc - long)).toBeLessThanOrEqual(
+          edge.at.arc - strip!.at(-2)!.at.arc + 1e-9,
+        )
+      },
+    ),
+    { numRuns: 50, endOnFailure: true },
+  )
+})
+
 test.each([
   [{ wide: 0 }, /under 2 stitches/],
   [{ wide: 5000 }, /wider than a strap/],

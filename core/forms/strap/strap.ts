@@ -9,11 +9,11 @@ export interface StrapForm {
   /** Along a row, and from its chain to its end. */
   readonly wide: Millimetres
   readonly long: Millimetres
-  /** How it ends; a point narrows by a stitch at each edge in every row. */
+  /** How it ends: a point narrows by a stitch at each edge in every row, a slanted end at one, the other edge straight. */
   readonly end: (typeof ENDS)[number]
 }
 
-const ENDS = ['square', 'pointed'] as const
+const ENDS = ['square', 'pointed', 'slanted'] as const
 
 const STRIP = 'strip'
 const POINT = 'point'
@@ -26,10 +26,13 @@ const MOST_ROWS = 600
 /** A point ends on so many stitches. */
 const TIP = 2
 
-/** How far a point goes, mm: a row for every two stitches that it is narrower. */
+/** At how many of its edges an end narrows, by a stitch in every row. */
+const NARROWS_AT = { square: 0, pointed: 2, slanted: 1 } as const satisfies Record<StrapForm['end'], number>
+
+/** How far the end goes, mm: a row for every stitch, or for every two, that it is narrower. */
 function pointOf({ wide, end }: StrapForm, { w, h }: Pick<Sizes, 'w' | 'h'>): number {
-  if (end === 'square') return 0
-  return h * Math.max(0, Math.floor((Math.round(wide / w) - TIP) / 2))
+  const edges = NARROWS_AT[end]
+  return edges === 0 ? 0 : h * Math.max(0, Math.floor((Math.round(wide / w) - TIP) / edges))
 }
 
 const refuse = (field: keyof StrapForm, problem: string, valid: string): never => {
@@ -47,7 +50,7 @@ export const strap: Family<StrapForm> = {
   validate(form, sizes) {
     const { wide, long, end } = form
     const { w, h } = sizes
-    if (!ENDS.includes(end)) refuse('end', 'There is no such end.', 'Take one of the two.')
+    if (!ENDS.includes(end)) refuse('end', 'There is no such end.', 'Take one of the three.')
     const narrowest = Math.max(5, FEWEST * w)
     if (!(wide >= narrowest)) {
       refuse(
@@ -62,7 +65,7 @@ export const strap: Family<StrapForm> = {
     if (!(long >= shortest)) {
       refuse(
         'long',
-        `${lengthOf(long)} is under ${FEWEST_ROWS} rows${end === 'pointed' ? ' and the point' : ''}.`,
+        `${lengthOf(long)} is under ${FEWEST_ROWS} rows${end === 'square' ? '' : ' and the point'}.`,
         `At least ${lengthOf(Math.ceil(shortest))} in this gauge.`,
       )
     }
@@ -90,7 +93,15 @@ export const strap: Family<StrapForm> = {
     ]
   },
   rowsAfter: ({ end }): readonly RowsAfter[] =>
-    end === 'pointed' ? [{ id: POINT, on: { from: 0, share: 1 }, narrows: { every: 1, to: 0 } }] : [],
+    end === 'square'
+      ? []
+      : [
+          {
+            id: POINT,
+            on: { from: 0, share: 1 },
+            narrows: { every: 1, to: 0, at: end === 'slanted' ? 'one' : 'both' },
+          },
+        ],
   usualWork: () => ({ [STRIP]: { rounds: 'turned' } }),
   measures: () => [
     { of: 'length', in: [STRIP] },
