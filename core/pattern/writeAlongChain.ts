@@ -50,7 +50,9 @@ export function writeChainAlong(
   const bumps = into === 'bumps' ? ', into the back bumps' : ''
   const keep = passed > 0 ? ', the end ch stays free till the round comes back to it' : ''
   const counts = chain?.counts ? `, the ${turning} skipped ch count as 1` : ''
-  return `ch ${chainsAlong(round)! + turning}, begin in ${ORDINALS[1 + turning + passed]} ch from hook${bumps}${keep}${counts}`
+  // Chains that count stand on one of those that are worked into.
+  const chains = chainsAlong(round)! + turning - (chain?.counts ? 1 : 0)
+  return `ch ${chains}, begin in ${ORDINALS[1 + turning + passed]} ch from hook${bumps}${keep}${counts}`
 }
 
 export const ORDINALS = ['', '1st', '2nd', '3rd', '4th', '5th', '6th', '7th']

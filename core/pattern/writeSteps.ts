@@ -46,6 +46,7 @@ export function writeOp(op: Op, terms: Terms): string {
   if (isSeveral(op)) return `${op.makes} ${short} in one st`
   if (kind !== 'work') return kind === 'inc' ? 'inc' : `${short}2tog`
   if (op.manner === 'skip') return `${terms === 'US' ? 'skip' : 'miss'} ${op.uses}`
+  if (op.manner === 'slit' && op.uses === 0) return `ch ${op.makes}`
   if (op.manner === 'slit')
     return `ch ${op.makes} over ${op.uses} ${terms === 'US' ? 'skipped' : 'missed'} sts`
   if (op.manner === 'chain') return `ch ${op.times}`
@@ -64,6 +65,8 @@ function nameOf({ manner, of }: Pick<Op, 'manner' | 'of'>, short: string, terms:
     case 'skip':
     case 'alongChain':
       return short
+    case 'same':
+      return `${short} in the same st`
     case 'chain':
       return 'ch'
     case 'reverse':

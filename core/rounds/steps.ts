@@ -42,7 +42,13 @@ export const decrease = (stitch: StitchName): Op => ({ stitch, uses: 2, makes: 1
 export type OpKind = 'work' | 'inc' | 'dec'
 
 export const kindOf = ({ uses, makes, manner }: Pick<Op, 'uses' | 'makes' | 'manner'>): OpKind =>
-  isOffTheEdge(manner) ? 'work' : makes > uses ? 'inc' : makes < uses && manner !== 'skip' ? 'dec' : 'work'
+  isOffTheEdge(manner) || manner === 'same'
+    ? 'work'
+    : makes > uses
+      ? 'inc'
+      : makes < uses && manner !== 'skip'
+        ? 'dec'
+        : 'work'
 
 /** Whether it stands in nothing of the round below: a free chain, and what goes back along it. */
 export const isOffTheEdge = (manner: Manner | undefined): boolean =>

@@ -3,7 +3,8 @@ import { CHAIN_SHARE_OF_SC } from './stitch.ts'
 /**
  * How one stitch is worked otherwise than into the top of the one below: around its post, several closed into one in
  * the same place, into the round below that, or not at all: a chain over a skipped stitch, so many
- * chains over as many stitches that an opening skips, chains that stand free, and what goes back along those.
+ * chains over as many stitches that an opening skips, chains that stand free, what goes back along those, and one more
+ * into the stitch that the one before took.
  */
 export const MANNERS = [
   'frontPost',
@@ -19,6 +20,7 @@ export const MANNERS = [
   'picot',
   'chain',
   'alongChain',
+  'same',
 ] as const
 export type Manner = (typeof MANNERS)[number]
 
@@ -53,6 +55,8 @@ export function sizeOfManner(manner: Manner, of = 1): MannerSize {
       return { width: 0, height: 0, yarn: CHAIN_SHARE_OF_SC, effort: CHAIN_SHARE_OF_SC }
     case 'alongChain':
       return { width: 0, height: 0, yarn: 1, effort: 1.2 }
+    case 'same':
+      return { width: 1, height: 1, yarn: 1, effort: 1 }
     case 'slit':
       return { width: 1, height: 1, yarn: CHAIN_SHARE_OF_SC, effort: CHAIN_SHARE_OF_SC }
     case 'space':

@@ -34,6 +34,7 @@ const RELIEF_OF: Readonly<Record<Manner, Relief>> = {
   picot: 'bunch',
   chain: 'open',
   alongChain: 'level',
+  same: 'level',
 }
 
 /** Seen from the right side: what was worked to the back on the wrong side stands out. */
