@@ -6,7 +6,7 @@ import { planPiece } from '../plan/planPiece.ts'
 import { gaugeIn, sectionsWorked, stitchIn } from '../plan/sectionWork.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { mm } from '../units/millimetres.ts'
-import { carryOnPlan } from './carryOnPlan.ts'
+import { carryOnPlan } from '../plan/carryOnPlan.ts'
 import { weigh, type Situation, type WayKind, type WayOut } from './waysOut.ts'
 
 /** Tried on and still too tight, it wants so much more than it was thought to stretch to. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { SpecError } from '../errors/specError.ts'
-import { carryOnPlan } from '../fit/carryOnPlan.ts'
+import { carryOnPlan } from './carryOnPlan.ts'
 import { writeRoundBody } from '../pattern/writeRound.ts'
 import { countOf } from '../rounds/round.ts'
 import { expandSteps } from '../rounds/steps.ts'

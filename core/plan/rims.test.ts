@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { carryOnPlan } from '../fit/carryOnPlan.ts'
+import { carryOnPlan } from './carryOnPlan.ts'
 import { writeRoundBody } from '../pattern/writeRound.ts'
 import { RIMS, repeatOfRim, rimSteps, type Rim } from '../rounds/rim.ts'
 import { stitchesConsumed, stitchesProduced } from '../rounds/steps.ts'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { readMotif, writeMotif } from '../pattern/readMotif.ts'
 import { writeRoundBody } from '../pattern/writeRound.ts'
-import { carryOnPlan } from '../fit/carryOnPlan.ts'
+import { carryOnPlan } from '../plan/carryOnPlan.ts'
 import { pin, unpin } from '../plan/pinnedPlan.ts'
 import type { PieceSpec } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'

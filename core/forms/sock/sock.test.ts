@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { writeRound, writeRoundBody } from '../../pattern/writeRound.ts'
-import { carryOnPlan } from '../../fit/carryOnPlan.ts'
+import { carryOnPlan } from '../../plan/carryOnPlan.ts'
 import { workedRounds } from '../../fit/workedRounds.ts'
 import { heelTurn } from '../../plan/heelTurn.ts'
 import { planPiece } from '../../plan/planPiece.ts'

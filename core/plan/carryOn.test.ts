@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { expandSteps } from '../rounds/steps.ts'
-import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
-import { planPiece } from '../plan/planPiece.ts'
+import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
+import { planPiece } from './planPiece.ts'
 import { discSpec, seenAcross } from '../testing/specs.ts'
 import { carryOnPlan } from './carryOnPlan.ts'
-import { diagnose } from './diagnose.ts'
-import type { PieceReading } from './pieceReading.ts'
-import { repairCount } from './repairCount.ts'
-import { waysOut } from './waysOut.ts'
+import { diagnose } from '../fit/diagnose.ts'
+import type { PieceReading } from '../fit/pieceReading.ts'
+import { repairCount } from '../fit/repairCount.ts'
+import { waysOut } from '../fit/waysOut.ts'
 
 const construction = { ...discSpec(1).construction, freeLastRounds: 0 as const }
 const staggered: PieceSpec = {
