@@ -139,10 +139,10 @@ test.each([
   ['{"format":"uzel", "vers', '', /not JSON/],
   ['[]', '', /not a Uzel file/],
   ['{"format":"other","version":1}', 'format', /not a Uzel file/],
-  [spoiled(['version'], 9), 'version', /reads up to 8/],
-  [spoiled(['version'], 0), 'version', /a version from 1 to 8/],
-  [spoiled(['version'], 2.5), 'version', /a version from 1 to 8/],
-  [spoiled(['version'], undefined), 'version', /a version from 1 to 8/],
+  [spoiled(['version'], 10), 'version', /reads up to 9/],
+  [spoiled(['version'], 0), 'version', /a version from 1 to 9/],
+  [spoiled(['version'], 2.5), 'version', /a version from 1 to 9/],
+  [spoiled(['version'], undefined), 'version', /a version from 1 to 9/],
   [
     spoiled(
       ['pieces', 0, 'colours'],

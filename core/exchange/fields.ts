@@ -3,6 +3,7 @@ import { WAYS_OF_ROUNDS } from '../plan/plan.ts'
 import { FAMILY_NAMES, fieldsOf, type AnyField } from '../forms/registry.ts'
 import { PLACE_KINDS } from '../plan/places.ts'
 import { RIMS } from '../rounds/rim.ts'
+import { ZONES } from '../rounds/zone.ts'
 import { TEXTURE_KINDS } from '../rounds/texture.ts'
 import { MANNERS } from '../stitches/manner.ts'
 import { LIMITS, LONGEST_MOTIF, LONGEST_ZONE, MOST_MOTIFS } from './limits.ts'
@@ -113,7 +114,42 @@ export const op = record(
 )
 export const zoneName = Joi.string().trim().min(1).max(LONGEST_ZONE)
 
+const kindOf = (type: string) => Joi.string().valid(type)
+
+const step = record(
+  {
+    times: count.min(1),
+    ops: Joi.array().items(op).min(1).max(2000),
+  },
+  { zone: Joi.string().valid(...ZONES), name: zoneName },
+)
+
+const run = record({
+  of: Joi.alternatives()
+    .try(
+      record({ kind: kindOf('top'), round: id, loops: Joi.string().valid('both', 'back', 'front') }),
+      record({ kind: kindOf('rowEnds'), section: id, side: Joi.string().valid('first', 'last') }),
+      record({ kind: kindOf('chain'), of: kindOf('foundation'), side: Joi.string().valid('upper', 'lower') }),
+    )
+    .match('one'),
+  from: count,
+  to: count,
+})
+
+/** A round but for its yarns. */
+export const roundFields = {
+  id,
+  section: id,
+  closed: Joi.boolean(),
+  side: Joi.string().valid('right', 'wrong'),
+  fabric: stitch,
+  hosts: Joi.array().items(run).max(50),
+  steps: Joi.array().items(step).min(1).max(5000),
+}
+export const roundMayHave = { left: Joi.array().items(run).max(50) }
+
 export const constraints = Joi.object({
+  given: Joi.array().items(record(roundFields, roundMayHave)).min(1).max(1000),
   firstCount: whole('firstCount'),
   chains: whole('chainsAlong'),
   wallCount: whole('wallCount'),

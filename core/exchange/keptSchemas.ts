@@ -4,6 +4,7 @@ import { WAYS_OF_JOINING } from '../finish/joint.ts'
 import { STEP_KINDS } from '../finish/order.ts'
 import { SMALL_PART_LIMITS, type SmallPart } from '../finish/smallParts.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
+import { CHAIN_COUNTS, LONGEST_TEXT, MOST_IN_A_ROUND } from '../pattern/readings.ts'
 import { MOST_OF_A_PHOTO } from './limits.ts'
 import {
   bodyStitch,
@@ -206,6 +207,19 @@ export const project = record({ id, name, createdAt: time, updatedAt: time }, { 
 
 const sectionWork = record({}, { ...workOfSection, gaugeId: id })
 
+const source = record({
+  text: Joi.string().allow('').max(LONGEST_TEXT),
+  piece: Joi.number().integer().min(0).max(200),
+  readings: record(
+    {},
+    {
+      terms: Joi.string().valid('US', 'UK'),
+      chainCounts: Joi.string().valid(...CHAIN_COUNTS),
+      ends: Joi.object().pattern(/^\d{1,6}$/, Joi.number().integer().min(0).max(MOST_IN_A_ROUND)),
+    },
+  ),
+})
+
 export const piece = record(
   {
     id,
@@ -223,7 +237,7 @@ export const piece = record(
     rhythm: Joi.number().min(0).max(1),
     fitness,
   },
-  { sections: bySection(sectionWork), washed: Joi.boolean().valid(true) },
+  { sections: bySection(sectionWork), washed: Joi.boolean().valid(true), source },
 )
 
 export const gauge = record({

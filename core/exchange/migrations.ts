@@ -91,6 +91,12 @@ export const MIGRATIONS: readonly Migration[] = [
     up: {},
     adds: [],
   },
+  {
+    to: 9,
+    name: 'a piece may be of a written pattern, and worked as that is written',
+    up: {},
+    adds: [],
+  },
 ]
 
 /** A swatch of version 1 was counted over one length and bore no date. */

@@ -12,6 +12,7 @@ import type {
   PinnedPlan,
   WayOfRounds,
 } from '../plan/plan.ts'
+import type { Readings } from '../pattern/readings.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { Texture } from '../rounds/texture.ts'
 import type { StitchName, Terms } from '../stitches/stitch.ts'
@@ -69,6 +70,16 @@ export interface PieceRecord {
   readonly rhythm: number
   /** What it is for, and what in it matters for that. */
   readonly fitness: Fitness
+  /** The written pattern that it is of. */
+  readonly source?: PatternSource
+}
+
+/** A pattern as it was pasted, which of its pieces this one is, and how it is read where it can be read in two ways. */
+export interface PatternSource {
+  readonly text: string
+  /** Index, from 0. */
+  readonly piece: number
+  readonly readings: Readings
 }
 
 /** Every gauge that a piece goes by, its own first. */
@@ -182,7 +193,7 @@ export const RECORD_TABLES = [
 ] as const satisfies readonly (keyof Records)[]
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 8
+export const FILE_VERSION = 9
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

@@ -1,6 +1,5 @@
 import Joi from 'joi'
 import { MEASURE_KINDS } from '../lay/measures.ts'
-import { ZONES } from '../rounds/zone.ts'
 import type { Notice } from '../plan/plan.ts'
 import {
   beside,
@@ -14,7 +13,6 @@ import {
   id,
   list,
   millimetres,
-  op,
   record,
   round,
   form,
@@ -23,7 +21,8 @@ import {
   time,
   within,
   workOfSection,
-  zoneName,
+  roundFields,
+  roundMayHave,
 } from './fields.ts'
 import { LONGEST_NOTE } from './limits.ts'
 
@@ -66,43 +65,11 @@ export const copy = record(
 
 const kind = (type: string) => Joi.string().valid(type)
 
-const step = record(
-  {
-    times: count.min(1),
-    ops: Joi.array().items(op).min(1).max(2000),
-  },
-  { zone: Joi.string().valid(...ZONES), name: zoneName },
-)
-
 /** Millimetres of a predicted place or size: more than any piece has, so that a drawing has bounds. */
 const placed = (least: number) => Joi.number().min(least).max(20_000)
 const share = Joi.number().min(-1).max(100)
 
-const run = record({
-  of: Joi.alternatives()
-    .try(
-      record({ kind: kind('top'), round: id, loops: Joi.string().valid('both', 'back', 'front') }),
-      record({ kind: kind('rowEnds'), section: id, side: Joi.string().valid('first', 'last') }),
-      record({ kind: kind('chain'), of: kind('foundation'), side: Joi.string().valid('upper', 'lower') }),
-    )
-    .match('one'),
-  from: count,
-  to: count,
-})
-
-const planRound = record(
-  {
-    id,
-    section: id,
-    closed: Joi.boolean(),
-    side: Joi.string().valid('right', 'wrong'),
-    fabric: stitch,
-    yarn: id,
-    hosts: Joi.array().items(run).max(50),
-    steps: Joi.array().items(step).min(1).max(5000),
-  },
-  { beside, left: Joi.array().items(run).max(50) },
-)
+const planRound = record({ ...roundFields, yarn: id }, { beside, ...roundMayHave })
 
 /** What notices count or measure, of any of them. */
 type NumberOfNotice = Exclude<

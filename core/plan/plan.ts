@@ -1,6 +1,7 @@
 import type { Gauge } from '../gauge/gauge.ts'
 import type { Round, SectionId } from '../rounds/round.ts'
 import type { Place } from './places.ts'
+import type { GivenRound } from './planGiven.ts'
 import type { EdgeBudget } from '../rounds/edge.ts'
 import type { Rim } from '../rounds/rim.ts'
 import type { Texture } from '../rounds/texture.ts'
@@ -85,6 +86,8 @@ export interface Constraints {
   readonly places?: readonly Place[]
   /** What stands along the edge, in one round after all others. */
   readonly edge?: EdgeBudget
+  /** Rounds as they are written somewhere: worked as they are, whatever sizes say. */
+  readonly given?: readonly GivenRound[]
 }
 
 /** A stretch of the round that the maker names. */

@@ -17,6 +17,7 @@ import { hasEdging } from './edging.ts'
 import { layRounds } from './layRounds.ts'
 import { measureFinished } from './measureFinished.ts'
 import { measureHole } from './measureHole.ts'
+import { planGiven } from './planGiven.ts'
 import { roundsAsked, type RoundOf } from './roundsAsked.ts'
 import { noticesOf, repeatCost } from './notices.ts'
 import type { FoundEdge, PieceSpec, Plan, PlannedRound } from './plan.ts'
@@ -73,6 +74,7 @@ interface Base {
 export function planPiece(asked: PieceSpec, worked?: Worked): Plan {
   const spec = worked ? asBegun(asked, worked.rounds) : asked
   validateSpec(spec)
+  if (spec.constraints?.given) return planGiven(spec, spec.constraints.given, worked)
   const plan = planRounds(spec, worked)
   const { multiples, ...others } = spec.constraints ?? {}
   if (!multiples?.length) return plan

@@ -6,6 +6,7 @@ import { familyOf } from '../forms/registry.ts'
 import { BODY_STITCHES, flatIncrease, STITCHES } from '../stitches/stitch.ts'
 import { commonMultiple, multipleAt, repeatIn } from './pacedCounts.ts'
 import type { Constraints, PieceSpec, Start } from './plan.ts'
+import { validateGiven } from './planGiven.ts'
 import { validateOpenings } from './openings.ts'
 import { validateZones } from './ownZones.ts'
 import { validateAccents, validateTextures } from './validateTextures.ts'
@@ -30,6 +31,9 @@ export function validateSpec(spec: PieceSpec): void {
       'From 1 to 120; most people make 12 to 25.',
     )
   }
+  validateGiven(spec)
+  // Rounds that are given are as large as they are.
+  if (spec.constraints?.given) return
   validateSize(spec)
   validateTextures(spec)
   validateAccents(spec)

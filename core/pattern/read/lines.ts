@@ -34,8 +34,7 @@ export interface TextLine {
   readonly is: LineKind
 }
 
-/** A text beyond this is no pattern, and a line beyond this no round. */
-export const LONGEST_TEXT = 200_000
+/** A line beyond this is no round. */
 export const LONGEST_LINE = 2000
 
 const ROUND = 'r(?:ou)?nds?|rounds?|rows?|rds?|r'

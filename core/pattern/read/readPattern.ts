@@ -4,13 +4,12 @@ import { expandSteps, type Step } from '../../rounds/steps.ts'
 import type { StitchName, Terms } from '../../stitches/stitch.ts'
 import type { Start } from '../../plan/plan.ts'
 import { parseRound } from './grammar.ts'
-import { linesOf, LONGEST_TEXT, type FactName, type LineKind, type TextLine } from './lines.ts'
+import { CHAIN_COUNTS, LONGEST_TEXT, type ChainCounts, type Readings } from '../readings.ts'
+import { linesOf, type FactName, type LineKind, type TextLine } from './lines.ts'
 import {
-  CHAIN_COUNTS,
   chainIsStitch,
   meantBy,
   stepsOf,
-  type ChainCounts,
   type ChainRead,
   type Conventions,
   type Ground,
@@ -19,14 +18,6 @@ import {
 } from './steps.ts'
 import type { Item, Mark, Span, Stated, StitchWord, Work } from './syntax.ts'
 import { termsIn, type TermsFound } from './terms.ts'
-
-/** What a maker has settled of a text that says it in two ways, or not. */
-export interface Readings {
-  readonly terms?: Terms
-  readonly chainCounts?: ChainCounts
-  /** Counts said by hand: by the character at which a round's line begins. */
-  readonly ends?: Readonly<Record<number, number>>
-}
 
 export interface ReadWith extends Readings {
   /** How high a round of a stitch is, mm: for what goes on until so much is worked. */

@@ -2,6 +2,7 @@ import type { Op, Step } from '../../rounds/steps.ts'
 import { plain, stitchesConsumed, stitchesProduced } from '../../rounds/steps.ts'
 import { alongChain, freeChain } from '../../rounds/motif.ts'
 import type { StitchName, Terms } from '../../stitches/stitch.ts'
+import { MOST_IN_A_ROUND, type ChainCounts } from '../readings.ts'
 import type { Chain, Item, Several, Span, Stated, StitchWord, Work } from './syntax.ts'
 
 /** What words mean, and what a pattern leaves unsaid. */
@@ -14,10 +15,6 @@ export interface Conventions {
   /** Chains stand free, and what comes after them goes back along them, as along an edge. */
   readonly motifs?: boolean
 }
-
-/** Which starting chains are a stitch where nothing is said: those tall enough to be, none, or every one. */
-export const CHAIN_COUNTS = ['tall', 'never', 'always'] as const
-export type ChainCounts = (typeof CHAIN_COUNTS)[number]
 
 /** What a line is worked into. */
 export interface Ground {
@@ -64,9 +61,6 @@ const MEANS: Readonly<Record<Terms, Readonly<Record<StitchWord, StitchName>>>> =
 
 /** The stitch that a word names. */
 export const meantBy = (word: StitchWord, terms: Terms): StitchName => MEANS[terms][word]
-
-/** Nobody works more in one round; beyond it a repeat is a slip of the pen. */
-export const MOST_STITCHES = 5000
 
 /** A starting chain has no more than these. */
 const HIGHEST_CHAIN = 5
@@ -236,7 +230,7 @@ class Reckoning {
   private repeated(span: Span, times: number, ops: readonly Op[]): Step[] {
     const made = stitchesProduced([{ times, ops }]) + stitchesConsumed([{ times, ops }])
     if (times < 1) return []
-    if (made > 2 * MOST_STITCHES) {
+    if (made > 2 * MOST_IN_A_ROUND) {
       this.problems.push({ kind: 'tooMany', span })
       return []
     }
@@ -309,7 +303,7 @@ class Reckoning {
               : 1
         if (often?.kind === 'around') this.problems.push({ kind: 'open', span: item.span })
         const one = stitchesProduced(once(own)) + stitchesConsumed(once(own))
-        if (times * one > 2 * MOST_STITCHES) this.problems.push({ kind: 'tooMany', span: item.span })
+        if (times * one > 2 * MOST_IN_A_ROUND) this.problems.push({ kind: 'tooMany', span: item.span })
         else for (let time = 0; time < times; time++) ops.push(...own)
       } else if (item.kind === 'chain') ops.push(...this.opsOfChain(item, all[index + 1]))
       else if (item.kind === 'skip') {
@@ -323,7 +317,7 @@ class Reckoning {
   }
 
   private plainly(number: number, span: Span): Op[] {
-    if (number <= MOST_STITCHES) return [plain(this.conventions.stitch, number)]
+    if (number <= MOST_IN_A_ROUND) return [plain(this.conventions.stitch, number)]
     this.problems.push({ kind: 'tooMany', span })
     return []
   }
@@ -351,7 +345,7 @@ class Reckoning {
     }
     const inPlaces = (times: number, each: number): Op[] => {
       if (times < 1 || each < 1) return []
-      if (times * Math.max(each, together) > MOST_STITCHES) {
+      if (times * Math.max(each, together) > MOST_IN_A_ROUND) {
         this.problems.push({ kind: 'tooMany', span: work.span })
         return []
       }
@@ -430,9 +424,9 @@ class Reckoning {
     if (into?.kind === 'rest') {
       const room = this.room({ from: 0, to: 0 }, 0) ?? 0
       const { times } = timesIn(room, Math.max(1, stitchesConsumed(once([...ops]))))
-      return Array.from({ length: Math.min(times, MOST_STITCHES) }, () => ops).flat()
+      return Array.from({ length: Math.min(times, MOST_IN_A_ROUND) }, () => ops).flat()
     }
-    const times = into?.kind === 'next' ? Math.min(into.times, MOST_STITCHES) : 1
+    const times = into?.kind === 'next' ? Math.min(into.times, MOST_IN_A_ROUND) : 1
     return Array.from({ length: times }, () => ops).flat()
   }
 
