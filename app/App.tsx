@@ -30,6 +30,12 @@ const CreateScreen = lazy(() =>
 const CombinationScreen = lazy(() =>
   import('./screens/create/CombinationScreen.tsx').then((m) => ({ default: m.CombinationScreen })),
 )
+const NewTextScreen = lazy(() =>
+  import('./screens/text/TextScreen.tsx').then((m) => ({ default: m.NewTextScreen })),
+)
+const TextScreen = lazy(() =>
+  import('./screens/text/TextScreen.tsx').then((m) => ({ default: m.TextScreen })),
+)
 const GaugesScreen = lazy(() =>
   withPlans(import('./screens/gauges/GaugesScreen.tsx')).then((m) => ({ default: m.GaugesScreen })),
 )
@@ -80,7 +86,9 @@ function Screens() {
         <Routes>
           <Route path="/" element={<ShelfScreen />} />
           <Route path="/new" element={<CreateScreen />} />
+          <Route path="/new/text" element={<NewTextScreen />} />
           <Route path="/new/together" element={<CombinationScreen />} />
+          <Route path="/project/:projectId/piece/:pieceId/text" element={<TextScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/plan" element={<PlanScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/work" element={<WorkScreen />} />
           <Route path="/project/:projectId/piece/:pieceId/check" element={<CheckScreen />} />

@@ -17,6 +17,7 @@ const SCREENS = [
   '/',
   '/new',
   '/new/together',
+  '/new/text',
   '/settings',
   '/gauges',
   '/gauges/:gaugeId',
@@ -28,7 +29,7 @@ const SCREENS = [
   // Until a project had several pieces it was found by its own id alone.
   ...['/piece/:projectId', '/project/:projectId', '/project/:projectId/piece/:pieceId'].flatMap((piece) => [
     piece,
-    ...['plan', 'work', 'check', 'sheet', 'block'].map((view) => `${piece}/${view}`),
+    ...['text', 'plan', 'work', 'check', 'sheet', 'block'].map((view) => `${piece}/${view}`),
   ]),
 ]
 

@@ -9,15 +9,19 @@ export async function exportFile(project?: { id: string; name: string }): Promis
   const records = await recordsOf(project && [project.id])
   const now = new Date()
   const file = projectFile(records, now.toISOString(), project ? undefined : settings)
-  const name = (project?.name ?? settings.name)
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
+  const name = fileNameOf(project?.name ?? settings.name)
   download(`${name || 'workshop'}-${format(now, 'yyyy-MM-dd')}.uzel.json`, writeProjectFile(file))
 }
 
-export function download(name: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+/** A name as files have it: "Tin-mug mat" is "tin-mug-mat". */
+export const fileNameOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+
+export function download(name: string, text: string, type = 'application/json'): void {
+  const address = URL.createObjectURL(new Blob([text], { type }))
   const link = document.createElement('a')
   link.href = address
   link.download = name

@@ -61,6 +61,10 @@ export interface PieceToBe {
   readonly name?: string
   /** As its family is usually made where nothing is said. */
   readonly quantity?: number
+  /** How it is worked, where that is settled already. */
+  readonly as?: Partial<Pick<PieceRecord, 'stitch' | 'construction' | 'constraints' | 'source'>>
+  /** From which rounds on it is of another yarn, by their names; the first is the usual one where it has none. */
+  readonly yarns?: readonly { readonly fromRound: number; readonly name?: string }[]
 }
 
 interface PiecesToCreate extends Pick<PieceToCreate, 'gaugeId' | 'name' | 'projectId'> {
@@ -113,6 +117,7 @@ export async function createPieces({
       await database.yarns.put(yarn)
       if (project) await database.projects.add(project)
       else await database.projects.update(projectId!, { updatedAt: now })
+      const named = namedYarns(fitting, yarn, gauge)
       const pieces = toBe.map((one, index): PieceRecord => {
         const own = one.name ?? (project ? undefined : name)
         const piece = newPiece({
@@ -124,13 +129,50 @@ export async function createPieces({
           ...(own === undefined ? {} : { name: own }),
           place: (others.at(-1)?.place ?? 0) + 1 + index,
         })
-        return { ...piece, fitness: one.fitness, quantity: one.quantity ?? piece.quantity }
+        return {
+          ...piece,
+          ...one.as,
+          fitness: one.fitness,
+          quantity: one.quantity ?? piece.quantity,
+          ...(one.yarns ? { colours: named.coloursOf(one.yarns) } : {}),
+        }
       })
+      await database.yarns.bulkPut(named.added)
       await database.pieces.bulkAdd(pieces)
       if (project && finishOf) await database.projects.update(project.id, { finish: finishOf(pieces, gauge) })
       return pieces[0]!
     },
   )
+}
+
+/** Colours for yarns that a text names and the shelf has not: told apart, and changed there. */
+const COLOURS = ['#FAFCFB', '#2E5B50', '#55656C', '#B98A3B', '#6E4A5E', '#3F5F86']
+
+/** Yarns by the names that a text has for them: those on the shelf, and new ones of the same kind. */
+function namedYarns(known: readonly YarnRecord[], usual: YarnRecord, gauge: GaugeRecord) {
+  const added: YarnRecord[] = []
+  const yarnNamed = (name: string): YarnRecord => {
+    const same = (one: YarnRecord) => one.name.toLowerCase() === name.toLowerCase()
+    const found = known.find(same) ?? added.find(same)
+    if (found) return found
+    const made: YarnRecord = {
+      id: freshId(),
+      name: name.slice(0, LONGEST_NAME),
+      colour: COLOURS[added.length % COLOURS.length]!,
+      weight: gauge.weight,
+      fibre: gauge.fibre,
+    }
+    added.push(made)
+    return made
+  }
+  return {
+    added,
+    coloursOf: (runs: NonNullable<PieceToBe['yarns']>) =>
+      runs.map(({ fromRound, name }) => ({
+        fromRound,
+        yarn: name === undefined ? usual.id : yarnNamed(name).id,
+      })),
+  }
 }
 
 /** The yarn there is most of: the likeliest to be meant, and to do. */

@@ -57,6 +57,11 @@ export function Header({ view, recent = true, children }: HeaderProps) {
               Pieces
             </Tab>
           )}
+          {view.piece.source && (
+            <Tab to={pieceAddress(view, 'text')} shown="roomy">
+              Text
+            </Tab>
+          )}
           <Tab to={pieceAddress(view, 'plan')}>Plan</Tab>
           <Tab to={pieceAddress(view, 'work')}>Work</Tab>
           <Tab to={pieceAddress(view, 'check')}>Check</Tab>
@@ -72,7 +77,10 @@ export function Header({ view, recent = true, children }: HeaderProps) {
         <Settings aria-hidden size={22} />
       </NavLink>
       <Suspense fallback={<span className="hidden w-11 shrink-0 tight:block" />}>
-        <PhoneMenu {...(several && view ? { pieces: projectAddress(view) } : {})} />
+        <PhoneMenu
+          {...(several && view ? { pieces: projectAddress(view) } : {})}
+          {...(view?.piece.source ? { text: pieceAddress(view, 'text') } : {})}
+        />
       </Suspense>
     </header>
   )

@@ -12,8 +12,12 @@ const PLACES = [
 ] as const
 
 /** Everywhere in one step, where the header has no room for it. */
-export function PhoneMenu({ pieces }: { readonly pieces?: string }) {
-  const places = pieces === undefined ? PLACES : ([[pieces, 'Pieces of this'], ...PLACES] as const)
+export function PhoneMenu({ pieces, text }: { readonly pieces?: string; readonly text?: string }) {
+  const own = [
+    ...(text === undefined ? [] : ([[text, 'Text of this']] as const)),
+    ...(pieces === undefined ? [] : ([[pieces, 'Pieces of this']] as const)),
+  ]
+  const places = [...own, ...PLACES]
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger

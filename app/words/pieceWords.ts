@@ -9,7 +9,7 @@ export const pieceTitle = ({ project, piece, pieces }: Named): string =>
 /** Where a view of a piece is found. */
 export const pieceAddress = (
   { project, piece }: Pick<PieceView, 'project' | 'piece'>,
-  view: 'plan' | 'work' | 'check' | 'sheet' | 'block',
+  view: 'text' | 'plan' | 'work' | 'check' | 'sheet' | 'block',
 ): string => `/project/${project.id}/piece/${piece.id}/${view}`
 
 /** Where the pieces of a project are found together. */

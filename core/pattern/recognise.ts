@@ -10,6 +10,7 @@ import type { SectionId } from '../rounds/round.ts'
 import { BODY_STITCHES, flatIncrease, isEdging, STITCHES, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import type { OutlinePoint } from '../forms/family.ts'
+import { yarnsNamed } from './yarnsNamed.ts'
 import { roundsOf, type PieceRead, type RoundRead } from './read/readPattern.ts'
 
 /** What a read piece is, and all that a piece is kept with but its names and yarns. */
@@ -71,7 +72,8 @@ export function recognise(piece: PieceRead, { gauge, pace }: InGauge): Recogniti
     gauge: own,
     construction: constructionOf(piece, stitch),
     sections: {},
-    colours: [{ fromRound: 1, yarn: 'yarn' }],
+    // By their names, as far as the text has them: which yarns they are is settled when it is worked.
+    colours: yarnsNamed(piece).map(({ fromRound, name }) => ({ fromRound, yarn: name?.toLowerCase() ?? '' })),
     constraints: { given },
     rhythm: 0.5,
     pace,
@@ -171,10 +173,23 @@ function constructionOf({ start, rounds }: PieceRead, stitch: StitchName): Const
           shaping: 'offTheJoin',
         }
       : { kind: 'spiral' },
-    order: 'increaseLast',
-    placement: 'staggered',
+    ...rhythmOf(rounds),
     ...(loops.size === 1 && [...loops][0] ? { loops: [...loops][0]! } : {}),
     freeLastRounds: 0,
+  }
+}
+
+/** Whether increases stand over one another and end their repeats, as most of the rounds that widen have them. */
+function rhythmOf(rounds: readonly RoundRead[]): Pick<Construction, 'order' | 'placement'> {
+  const widening = rounds.filter(
+    ({ steps }, index) =>
+      index > 1 && steps.some(({ ops }) => ops.length > 1 && ops.some(({ makes, uses }) => makes > uses)),
+  )
+  const most = (is: (round: RoundRead) => boolean) =>
+    widening.length > 0 && widening.filter(is).length > widening.length / 2
+  return {
+    order: most(({ steps }) => (steps[0]?.ops[0]?.makes ?? 0) > 1) ? 'increaseFirst' : 'increaseLast',
+    placement: most(({ steps }) => steps.length === 1) ? 'stacked' : 'staggered',
   }
 }
 

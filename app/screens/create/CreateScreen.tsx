@@ -112,7 +112,11 @@ export function CreateScreen() {
               <Link to="/new/together" className="underline underline-offset-4">
                 several pieces made one
               </Link>
-              : a pad, a filled pair, a box with its cover.
+              : a pad, a filled pair, a box with its cover. Or{' '}
+              <Link to="/new/text" className="underline underline-offset-4">
+                read a pattern
+              </Link>{' '}
+              that somebody wrote.
             </p>
           )}
           <FormQuestions

@@ -13,6 +13,7 @@ import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import { MARGIN, ROW, type DeskLayout } from './planLayout.ts'
 import { isOnFoot, type PlanModel } from './planModel.ts'
+import { AsWritten } from './AsWritten.tsx'
 import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
@@ -131,8 +132,8 @@ export function PlanDesk({ model }: { model: PlanModel }) {
         <Headline model={model} />
         <div className="relative z-20 mt-2 bg-film">
           <TitleBlock model={model} columns={asksMuch ? 4 : 3} />
-          {!asksMuch && <RhythmScale model={model} />}
-          <Compromises model={model} />
+          {!asksMuch && !model.piece.constraints.given && <RhythmScale model={model} />}
+          {model.piece.constraints.given ? <AsWritten model={model} /> : <Compromises model={model} />}
         </div>
       </section>
       <section

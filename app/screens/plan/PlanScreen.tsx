@@ -1,6 +1,7 @@
 import { useDeferredValue, useMemo } from 'react'
 import { useParams } from 'react-router'
-import { attempt, validateSpec, specIn, specOf, type PieceRecord } from '../../../core/index.ts'
+import { attempt, planPiece, validateSpec, specIn, specOf, type PieceRecord } from '../../../core/index.ts'
+import { bandsOver, plannedAnew } from '../../../core/pattern/plannedAnew.ts'
 import {
   useGauges,
   useLearnedPace,
@@ -63,15 +64,25 @@ function PlanOf({ view }: { view: PieceView }) {
   const { plan, spec, fault: unplanned } = usePlan(wantedSpec)
   const fault = wanted.ok ? unplanned : wanted
   /** Why a change is not taken: what could be planned must not become what cannot. */
-  const refusal = (next: PieceRecord): string | undefined => {
+  const refusal = (changed: PieceRecord): string | undefined => {
+    const next = plannedAnew(piece, changed)
     const planable = (some: PieceRecord) => attempt(() => validateSpec(specOf(some, gauge, pace, known)))
     const after = planable(next)
     return after.ok || !planable(piece).ok ? undefined : refusalFrom(after, speech).text
   }
-  const changePiece = (next: PieceRecord) => {
-    const refused = refusal(next)
-    if (refused === undefined) keepPiece(next)
-    else say(refused)
+  const changePiece = (changed: PieceRecord) => {
+    const refused = refusal(changed)
+    if (refused !== undefined) return say(refused)
+    const next = plannedAnew(piece, changed)
+    const left =
+      piece.constraints.given && !next.constraints.given ? piece.constraints.given.length : undefined
+    if (left === undefined) return keepPiece(next)
+    const anew = attempt(() => planPiece(specOf(next, gauge, pace, known)).rounds.length)
+    keepPiece(anew.ok ? { ...next, colours: bandsOver(next.colours, left, anew.value) } : next)
+    say('Planned anew in its character; the text is kept.', {
+      label: 'As written',
+      run: () => keepPiece(piece),
+    })
   }
   if (!yarns || (!plan && !fault)) return <Opening />
   const model: PlanModel = {

@@ -7,6 +7,7 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { Headline, Notices } from './Headline.tsx'
 import { Ledger } from './Ledger.tsx'
 import { isOnFoot, type PlanModel } from './planModel.ts'
+import { AsWritten } from './AsWritten.tsx'
 import { Compromises } from './Compromises.tsx'
 import { RhythmScale } from './RhythmScale.tsx'
 import { SockStacked } from './SockStacked.tsx'
@@ -37,8 +38,8 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
         <Headline model={model} />
         <div className="max-sm:order-1">
           <TitleBlock model={model} columns={phone ? 1 : 2} />
-          <RhythmScale model={model} />
-          <Compromises model={model} />
+          {!model.piece.constraints.given && <RhythmScale model={model} />}
+          {model.piece.constraints.given ? <AsWritten model={model} /> : <Compromises model={model} />}
         </div>
         <Notices model={model} />
         {phone && (

@@ -26,6 +26,7 @@ import { closingWords } from '../../words/closingWords.ts'
 import { sayAllPromised, sayBare } from '../../words/measureWords.ts'
 import { duration } from '../../words/wording.ts'
 import { planFor } from './planFor.ts'
+import { WrittenPattern } from './WrittenPattern.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 import { PLACE_WORDS, placeAt, placeName } from '../../words/placeWords.ts'
@@ -119,6 +120,7 @@ function Sheet({ view, yarns, settings }: SheetProps) {
       </p>
       <Places plan={plan} constraints={piece.constraints} />
       <Tails view={view} spec={spec} />
+      <WrittenPattern view={view} plan={plan} spec={spec} yarns={yarns} />
     </main>
   )
 }

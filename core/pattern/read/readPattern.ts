@@ -400,7 +400,7 @@ class Reader {
     const before = this.out.at(-1)
     const goesOn = before?.is === 'rounds' && before.rounds && this.isCutOff(index)
     if (goesOn) {
-      const [first, end] = before.rounds!
+      const [first, end] = before.rounds
       const written = this.piece.written[first]!
       const redone = this.piece.rounds.splice(first, end - first)
       this.piece.written.splice(first, end - first)

@@ -1,0 +1,76 @@
+import { ChevronLeft, ChevronRight } from 'lucide-react'
+import type { Finding, Mend } from '../../../core/pattern/check/checkPattern.ts'
+import type { PatternRead } from '../../../core/pattern/read/readPattern.ts'
+import { sayFinding, sayMend } from '../../words/patternWords.ts'
+
+interface FindingBarProps {
+  readonly read: PatternRead
+  readonly findings: readonly Finding[]
+  /** Index of the finding in hand. */
+  readonly at: number
+  readonly mends: readonly Mend[] | undefined
+  readonly onMend: (mend: Mend) => void
+  readonly onLeave: (finding: Finding) => void
+  readonly onGo: (index: number) => void
+}
+
+/** One finding at a time: what is wrong, why it is thought so, and ways to mend it, the likeliest first. */
+export function FindingBar({ read, findings, at, mends, onMend, onLeave, onGo }: FindingBarProps) {
+  const finding = findings[at]
+  if (!finding) return null
+  const { says, why } = sayFinding(finding, read)
+  const { length } = findings
+  return (
+    <section
+      aria-label="What does not add up"
+      className="sticky bottom-0 z-10 grid items-center gap-x-8 gap-y-2 border-t-2 rule bg-film px-7 py-3 max-sm:static max-sm:px-4 lg:grid-cols-[minmax(0,1fr)_auto]"
+    >
+      <div role="status" className="min-w-0">
+        <p className="slab text-24 leading-tight">{says}</p>
+        <p className="text-16">{why}</p>
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        {mends === undefined && <span className="text-16 text-ink-2">Looking for a way…</span>}
+        {mends?.length === 0 && (
+          <span className="text-16 text-ink-2">No small change mends it: correct the line.</span>
+        )}
+        {mends?.map((mend, index) => (
+          <button
+            key={index}
+            type="button"
+            className={index === 0 ? 'button-ink' : 'button-line'}
+            onClick={() => onMend(mend)}
+          >
+            {sayMend(mend, read.text)}
+          </button>
+        ))}
+        <button type="button" className="button-line" onClick={() => onLeave(finding)}>
+          Leave it
+        </button>
+        {length > 1 && (
+          <span className="flex items-center">
+            <button
+              type="button"
+              className="grid size-11 place-items-center"
+              onClick={() => onGo((at + length - 1) % length)}
+            >
+              <ChevronLeft aria-hidden size={20} />
+              <span className="visually-hidden">The finding before</span>
+            </button>
+            <span className="tabular text-16">
+              {at + 1} of {length}
+            </span>
+            <button
+              type="button"
+              className="grid size-11 place-items-center"
+              onClick={() => onGo((at + 1) % length)}
+            >
+              <ChevronRight aria-hidden size={20} />
+              <span className="visually-hidden">The next finding</span>
+            </button>
+          </span>
+        )}
+      </div>
+    </section>
+  )
+}

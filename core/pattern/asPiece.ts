@@ -1,0 +1,12 @@
+import type { PieceRecord } from '../exchange/records.ts'
+import type { Recognised } from './recognise.ts'
+
+/** What a piece is kept with that is worked as it is written, but for its gauge, its yarns and what it is for. */
+export type AsWritten = Pick<PieceRecord, 'form' | 'stitch' | 'construction' | 'constraints'>
+
+export const asWritten = ({ form, stitch, construction, given }: Recognised): AsWritten => ({
+  form: { ...form },
+  stitch,
+  construction,
+  constraints: { given },
+})
