@@ -81,6 +81,11 @@ export function sayFinding({ is, round: at, piece, reasons }: Finding, read: Pat
       }
     case 'unreadLine':
       return { says: 'A line repeats rounds that are not there.', why: 'It stays as text.' }
+    case 'terms':
+      return {
+        says: `“${is.word}” is no stitch of ${is.says} terms.`,
+        why: `The text says that it is in ${is.says} terms. If all of it is in the other, read it so.`,
+      }
     case 'stitch':
       return {
         says: `${name} has a stitch that Uzel has not.`,
@@ -122,12 +127,13 @@ function sayReason(reason: Reason, rounds: readonly RoundRead[]): string {
 
 /** What a button says that mends. */
 export function sayMend(mend: Mend, text: string): string {
+  if (mend.kind === 'renumber') return `Number on from ${mend.from}`
   if (mend.kind === 'endsAt') return `Read as ${mend.count}`
   if (mend.kind === 'chain') return mend.counts ? 'Count the chain' : 'Do not count the chain'
   if (mend.of === 'line') return 'Take it out'
   if (mend.of === 'total') return `Write ${mend.text} there`
   const was = text.slice(mend.span.from, mend.span.to)
-  return mend.of === 'roundNumber' ? `Number it ${mend.text}` : `${was} was meant as ${mend.text}`
+  return `${was} was meant as ${mend.text}`
 }
 
 /** Why a piece cannot be worked yet. */

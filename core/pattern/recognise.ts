@@ -179,6 +179,9 @@ function constructionOf({ start, rounds }: PieceRead, stitch: StitchName): Const
   }
 }
 
+/** Staggered ones stand so in every other round. */
+const MOSTLY = 0.8
+
 /** Whether increases stand over one another and end their repeats, as most of the rounds that widen have them. */
 function rhythmOf(rounds: readonly RoundRead[]): Pick<Construction, 'order' | 'placement'> {
   const widening = rounds.filter(
@@ -186,7 +189,7 @@ function rhythmOf(rounds: readonly RoundRead[]): Pick<Construction, 'order' | 'p
       index > 1 && steps.some(({ ops }) => ops.length > 1 && ops.some(({ makes, uses }) => makes > uses)),
   )
   const most = (is: (round: RoundRead) => boolean) =>
-    widening.length > 0 && widening.filter(is).length > widening.length / 2
+    widening.length > 0 && widening.filter(is).length >= MOSTLY * widening.length
   return {
     order: most(({ steps }) => (steps[0]?.ops[0]?.makes ?? 0) > 1) ? 'increaseFirst' : 'increaseLast',
     placement: most(({ steps }) => steps.length === 1) ? 'stacked' : 'staggered',

@@ -56,8 +56,12 @@ export function studyPattern(text: string, readings: Readings, { gauge, hook, pa
 const LENGTH = /(\d+(?:[.,]\d+)?)\s*(mm|cm|in(?:ch(?:es)?)?\b|["”″])/i
 
 /** The size that a text promises, mm. */
-export function promisedSize({ facts }: Pick<PatternRead, 'facts'>): number | undefined {
-  const found = facts.size === undefined ? null : LENGTH.exec(facts.size)
+export function promisedSize({ facts, text, lines }: PatternRead): number | undefined {
+  const [first] = lines
+  // "Stove mat, 26 cm across": its title says so.
+  const title =
+    first && (first.is === 'note' || first.is === 'heading') ? text.slice(first.span.from, first.span.to) : ''
+  const found = LENGTH.exec(facts.size ?? title)
   return found ? lengthOf(found[1]!, found[2]!) : undefined
 }
 

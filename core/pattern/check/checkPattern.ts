@@ -7,6 +7,7 @@ import {
   type RoundRead,
 } from '../read/readPattern.ts'
 import type { Span } from '../read/syntax.ts'
+import type { Terms } from '../../stitches/stitch.ts'
 
 /** Why a total is thought to be wrong, or right. */
 export type Reason =
@@ -39,6 +40,8 @@ export interface Finding {
     | { readonly kind: 'doubled'; readonly number: number; readonly alike: boolean }
     | { readonly kind: 'misnumbered'; readonly number: number; readonly expected: number }
     | { readonly kind: 'unreadLine' }
+    /** A stitch that the terms it says it is in do not have. */
+    | { readonly kind: 'terms'; readonly word: string; readonly says: Terms }
   readonly reasons: readonly Reason[]
 }
 
@@ -55,6 +58,7 @@ const RANK: Readonly<Record<Finding['is']['kind'], number>> = {
   unreadLine: 5,
   doubled: 5,
   stitch: 4,
+  terms: 4,
   misnumbered: 3,
   needsGauge: 2,
 }
@@ -74,7 +78,10 @@ export function findingsOf(read: PatternRead): readonly Finding[] {
         const follows =
           problem.kind === 'total' &&
           round.problems.some(({ kind }) => kind === 'uses' || kind === 'doesNotDivide')
-        if (explained || follows) continue
+        // Words that are not understood are told once a round.
+        const again =
+          problem.kind === 'unread' && round.problems.find(({ kind }) => kind === 'unread') !== problem
+        if (explained || follows || again) continue
         found.push({
           piece: index,
           round: at,
@@ -89,13 +96,33 @@ export function findingsOf(read: PatternRead): readonly Finding[] {
   read.lines.forEach(({ is, span, piece, rounds }, line) => {
     if (is === 'unread' && !rounds) found.push({ piece, line, span, is: { kind: 'unreadLine' }, reasons: [] })
   })
+  const strange = strangeWord(read)
+  if (strange) found.push(strange)
   return found.toSorted(
     (one, other) => RANK[other.is.kind] - RANK[one.is.kind] || one.span.from - other.span.from,
   )
 }
 
-/** Whether a finding is about counts: those decide what is worked. */
-export const isAboutCounts = ({ is }: Finding): boolean => RANK[is.kind] >= RANK.open
+/** Stitches that only the one country's words have. */
+const ONLY: Readonly<Record<Terms, RegExp>> = { US: /^(?:sc|hdc)/i, UK: /^(?:htr|dtr)$/i }
+
+/** The first stitch in a text that its own terms do not have. */
+function strangeWord({ termsFound, lines }: PatternRead): Finding | undefined {
+  const { declared, signs } = termsFound
+  if (!declared) return undefined
+  const other = declared.terms === 'US' ? 'UK' : 'US'
+  const strange = signs.find(({ terms, word }) => terms === other && ONLY[other].test(word))
+  const line =
+    strange && lines.findIndex(({ span }) => span.from <= strange.span.from && strange.span.to <= span.to)
+  if (!strange || line === undefined || line < 0) return undefined
+  return {
+    piece: 0,
+    line,
+    span: strange.span,
+    is: { kind: 'terms', word: strange.word, says: declared.terms },
+    reasons: [],
+  }
+}
 
 function numbering({ rounds }: PieceRead, piece: number): Finding[] {
   const found: Finding[] = []
@@ -155,7 +182,13 @@ export type Mend =
       readonly kind: 'write'
       readonly span: Span
       readonly text: string
-      readonly of: 'total' | 'number' | 'roundNumber' | 'line'
+      readonly of: 'total' | 'number' | 'line'
+    }
+  /** This round and those after it numbered on without a gap. */
+  | {
+      readonly kind: 'renumber'
+      readonly from: number
+      readonly edits: readonly { readonly span: Span; readonly text: string }[]
     }
   /** The round ends at so many stitches, whatever its steps say. */
   | { readonly kind: 'endsAt'; readonly line: number; readonly count: number }
@@ -203,6 +236,14 @@ export function mended(text: string, mend: Mend, asked: ReadWith): { text: strin
       text: text.slice(0, from) + mend.text + text.slice(to),
       readings: movedEnds(asked, to, mend.text.length - (to - from)),
     }
+  }
+  if (mend.kind === 'renumber') {
+    return mend.edits
+      .toReversed()
+      .reduce((now, edit) => mended(now.text, { kind: 'write', ...edit, of: 'number' }, now.readings), {
+        text,
+        readings: asked,
+      })
   }
   if (mend.kind === 'endsAt')
     return { text, readings: { ...asked, ends: { ...asked.ends, [mend.line]: mend.count } } }
@@ -252,20 +293,26 @@ function candidates(read: PatternRead, { is, line, piece, round: at }: Finding):
       of: 'line',
     })
   }
-  if (is.kind === 'misnumbered' || is.kind === 'doubled') {
+  if ((is.kind === 'misnumbered' || is.kind === 'doubled') && at !== undefined) {
     const expected = is.kind === 'misnumbered' ? is.expected : is.number + 1
-    const head = /\d+/.exec(read.text.slice(whole.span.from, whole.body.from))
-    const from = whole.span.from + (head?.index ?? 0)
-    if (head) {
-      ways.push({
-        kind: 'write',
-        span: { from, to: from + head[0].length },
-        text: String(expected),
-        of: 'roundNumber',
-      })
-    }
+    ways.push({ kind: 'renumber', from: expected, edits: numberedOn(read, piece, at, expected) })
   }
   return ways
+}
+
+/** The numbers at the head of a round and of all after it, as they would be without a gap. */
+function numberedOn(read: PatternRead, piece: number, at: number, first: number) {
+  const rounds = read.pieces[piece]!.rounds
+  const lines = new Set(rounds.slice(at).map(({ line }) => line))
+  const by = first - rounds[at]!.written!
+  return [...lines].flatMap((line) => {
+    const { span, body } = read.lines[line]!
+    const head = read.text.slice(span.from, body.from)
+    return [...head.matchAll(/\d+/g)].map((found) => ({
+      span: { from: span.from + found.index, to: span.from + found.index + found[0].length },
+      text: String(Number(found[0]) + by),
+    }))
+  })
 }
 
 /** Every number of a line as one that might have been meant, the nearest first. */

@@ -1,4 +1,4 @@
-import { EmbeddedActionsParser, type IToken } from 'chevrotain'
+import { EmbeddedActionsParser, type IToken, type TokenType } from 'chevrotain'
 import * as T from './tokens.ts'
 import type { Again, FlatItem, Item, Mark, Place, Several, Span, StitchWord, Work } from './syntax.ts'
 
@@ -96,6 +96,21 @@ const STRAY = [
   T.ChainSpace,
   T.Picot,
 ]
+
+/** What a place begins with. */
+const BEGINS_PLACE: ReadonlySet<TokenType> = new Set([
+  T.In,
+  T.Each,
+  T.Next,
+  T.Same,
+  T.Around,
+  T.Of,
+  T.Over,
+  T.Ring,
+  T.FromHook,
+  T.EndChain,
+  T.ToLast,
+])
 
 const MARK_TOKENS = Object.keys(MARKS).map((name) => T[name as keyof typeof MARKS])
 
@@ -199,7 +214,12 @@ class RoundParser extends EmbeddedActionsParser {
       { ALT: () => (often = this.SUBRULE(this.oftenOf)) },
     ])
     const last = this.LA(0)
-    return this.ACTION(() => ({ kind: 'again' as const, span: spanFrom(first, last), often }))
+    return this.ACTION(() => ({
+      kind: 'again' as const,
+      span: spanFrom(first, last),
+      often,
+      said: first.tokenType === T.Rep,
+    }))
   })
 
   /** After "repeat": so many times again, or as far as the round goes. */
@@ -380,9 +400,13 @@ class RoundParser extends EmbeddedActionsParser {
     this.OPTION3(() => (loops = this.SUBRULE(this.loopsHere)))
     this.OPTION4(() => {
       places.push(this.SUBRULE(this.placed))
-      this.MANY(() => {
-        this.CONSUME(T.And)
-        places.push(this.SUBRULE2(this.placed))
+      this.MANY({
+        // "and in each of the next" goes on, "and two sc" is something else.
+        GATE: () => BEGINS_PLACE.has(this.LA(2).tokenType),
+        DEF: () => {
+          this.CONSUME(T.And)
+          places.push(this.SUBRULE2(this.placed))
+        },
       })
     })
     this.OPTION5(() => (loops = this.SUBRULE2(this.loopsHere)))
@@ -708,7 +732,8 @@ function foldRepeats(flat: readonly FlatItem[]): Several['items'] {
           items: [last],
           often: item.often,
         }
-      } else out.push({ kind: 'unread', span: item.span })
+      } else if (item.said) repeatAll(out, item)
+      else out.push({ kind: 'unread', span: item.span })
     }
     closed = undefined
   }
@@ -716,6 +741,17 @@ function foldRepeats(flat: readonly FlatItem[]): Several['items'] {
   else if (closed !== undefined && out[closed]?.kind === 'several')
     out[closed] = around(out[closed] as Several)
   return out
+}
+
+/** "sc in next st, 2 sc in next st, repeat around": everything that is worked before it. */
+function repeatAll(out: Item[], { span, often }: Again): void {
+  const from = out.findIndex(({ kind }) => kind === 'work' || kind === 'several')
+  if (from < 0) {
+    out.push({ kind: 'unread', span })
+    return
+  }
+  const items = out.splice(from)
+  out.push({ kind: 'several', span: { from: items[0]!.span.from, to: span.to }, items, often })
 }
 
 const around = (several: Several): Several =>
@@ -742,7 +778,23 @@ export function parseRound(text: string): Parsed {
   return parsed
 }
 
+/** Brackets in brackets deeper than this are no pattern. */
+const DEEPEST = 16
+
+/** Where brackets go deeper than anybody writes them. */
+function tooDeep(text: string): Span | undefined {
+  let depth = 0
+  for (let at = 0; at < text.length; at++) {
+    if ('([{<'.includes(text[at]!)) depth++
+    else if (')]}>'.includes(text[at]!)) depth = Math.max(0, depth - 1)
+    if (depth > DEEPEST) return { from: at, to: at + 1 }
+  }
+  return undefined
+}
+
 function parsedAnew(text: string): Parsed {
+  const deep = tooDeep(text)
+  if (deep) return { at: deep }
   parser ??= new RoundParser()
   const tokens = T.tokenize(text)
   parser.input = tokens

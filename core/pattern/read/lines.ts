@@ -63,7 +63,7 @@ const UNTIL =
 const UP_TO = new RegExp(`(?:until|to|through)\\s+(?:the\\s+end\\s+of\\s+)?(?:${ROUND})\\s*(${NUMBER})`, 'i')
 
 const FACT =
-  /^(?:#+\s*|\*\*)?\s*(gauge|tension|hook(?: size)?|yarn|thread|materials?|finished size|finished measurements?|measurements?|size|dimensions?|terms?|terminology|abbreviations?|notes?|note|fibre|fiber)\s*\*{0,2}\s*[:–—-]\s*\*{0,2}\s*/i
+  /^(?:[-•*]\s+)?(?:#+\s*|\*\*)?\s*(gauge|tension|hook(?: size)?|yarn|thread|materials?|finished size|finished measurements?|measurements?|size|dimensions?|terms?|terminology|abbreviations?|notes?|note|fibre|fiber)\s*\*{0,2}\s*[:–—-]\s*\*{0,2}\s*/i
 const FACT_OF: Readonly<Record<string, FactName>> = {
   gauge: 'gauge',
   tension: 'gauge',
@@ -108,7 +108,7 @@ const numberOf = (text: string): number => WORDS[text.toLowerCase()] ?? Number(t
 
 /** Names of stitches: a line that has one is no heading. */
 const STITCHY =
-  /\b(?:sc|hdc|dc|htr|dtr|tr|sts?|stitch(?:es)?|sl ?st|ss|inc|dec|mr|ch ?\d+|chain|ring|hook|join|turn|fasten|change to|yarn)\b/i
+  /\b(?:sc|hdc|dc|htr|dtr|tr|sts?|stitch(?:es)?|sl ?st|ss|inc(?:rease)?s?|dec(?:rease)?s?|mr|ch ?\d+|chain|ring|hook|join|turn|fasten|change to|yarn)\b/i
 
 /** A text stretch by stretch: a line each, and where several rounds stand in one line a stretch each. */
 export function linesOf(text: string): TextLine[] {
@@ -137,9 +137,10 @@ function stretchesOf(text: string, from: number, to: number): Span[] {
   if (line.trim() === '') return []
   if (line.length > LONGEST_LINE) return [{ from, to }]
   const starts = [0, ...[...line.matchAll(HEAD_INSIDE)].map(({ index }) => index)]
-  return starts.map((start, index) =>
+  const spans = starts.map((start, index) =>
     trimmed(text, { from: from + start, to: from + (starts[index + 1] ?? line.length) }),
   )
+  return spans.filter(({ from: begins, to: ends }) => ends > begins)
 }
 
 function trimmed(text: string, { from, to }: Span): Span {

@@ -535,7 +535,7 @@ class Reader {
     if (read.stated && said === undefined && made !== undefined && made !== read.stated.count) {
       problems.push({ kind: 'total', span: read.stated.span, stated: read.stated.count, made })
     }
-    if (read.steps.length === 0 && !problems.some(({ kind }) => kind === 'unread')) {
+    if (read.steps.length === 0 && !unsure(problems)) {
       problems.push({ kind: 'unread', span: line.body })
     }
     return { read, problems, said, made, total: said ?? read.stated?.count }
@@ -623,7 +623,7 @@ class Reader {
       there,
       uses: read.uses,
       makes: read.makes,
-      count: said ?? (unsure(problems) ? (total ?? made) : (made ?? total)),
+      count: said ?? (unsure(problems) || isOffBothWays(problems) ? (total ?? made) : (made ?? total)),
       ...(read.stated ? { stated: read.stated } : {}),
       ...(read.chain ? { chain: read.chain } : {}),
       ...(read.loops ? { loops: read.loops } : {}),
@@ -705,6 +705,10 @@ const alreadySaid = (problems: readonly RoundProblem[]): boolean =>
 /** Whether what the steps make is not to be trusted. */
 const unsure = (problems: readonly RoundProblem[]): boolean =>
   problems.some(({ kind }) => kind === 'unread' || kind === 'open' || kind === 'tooMany')
+
+/** What neither uses what there is nor makes what it says has its slip in its steps. */
+const isOffBothWays = (problems: readonly RoundProblem[]): boolean =>
+  (['uses', 'total'] as const).every((kind) => problems.some((one) => one.kind === kind))
 
 /** The first stitch that a round names; one that is no fabric only where there is no other. */
 function stitchInside(items: readonly Item[]): Work['stitch'] {

@@ -322,10 +322,16 @@ class Reckoning {
     return []
   }
 
-  private opsOfChain({ times, over }: Chain, next: Item | undefined): Op[] {
+  private tooMany(span: Span): Op[] {
+    this.problems.push({ kind: 'tooMany', span })
+    return []
+  }
+
+  private opsOfChain({ times, over, span }: Chain, next: Item | undefined): Op[] {
     if (over !== undefined) {
       return [{ stitch: this.conventions.stitch, uses: over, makes: times, times: 1, manner: 'slit' }]
     }
+    if (times > MOST_IN_A_ROUND) return this.tooMany(span)
     // What goes back along a chain says so.
     if (next?.kind === 'alongChain' || this.conventions.motifs) return [freeChain(times)]
     return [{ stitch: this.conventions.stitch, uses: 0, makes: times, times: 1, manner: 'slit' }]
@@ -424,10 +430,10 @@ class Reckoning {
     if (into?.kind === 'rest') {
       const room = this.room({ from: 0, to: 0 }, 0) ?? 0
       const { times } = timesIn(room, Math.max(1, stitchesConsumed(once([...ops]))))
-      return Array.from({ length: Math.min(times, MOST_IN_A_ROUND) }, () => ops).flat()
+      return Array.from({ length: Math.min(times, mostTimes(ops)) }, () => ops).flat()
     }
-    const times = into?.kind === 'next' ? Math.min(into.times, MOST_IN_A_ROUND) : 1
-    return Array.from({ length: times }, () => ops).flat()
+    const times = into?.kind === 'next' ? into.times : 1
+    return Array.from({ length: Math.min(times, mostTimes(ops)) }, () => ops).flat()
   }
 
   /** More into the stitch that was worked into last. */
@@ -476,6 +482,9 @@ function beforeJoin(items: readonly Item[]): readonly Item[] {
     ? items
     : items.filter((item, index) => index < join || (item.kind !== 'work' && item.kind !== 'unread'))
 }
+
+/** How often something may stand in a round. */
+const mostTimes = (ops: readonly Op[]): number => Math.ceil(MOST_IN_A_ROUND / Math.max(1, ops.length))
 
 const once = (ops: Op[]): Step[] => (ops.length > 0 ? [{ times: 1, ops }] : [])
 

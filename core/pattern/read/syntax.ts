@@ -133,6 +133,8 @@ export interface Again {
   readonly kind: 'again'
   readonly span: Span
   readonly often: Often
+  /** It says "repeat". */
+  readonly said: boolean
 }
 
 export type Item = Work | Chain | Skip | Several | Mark | YarnChange | Stated | Unread

@@ -25,7 +25,8 @@ const TOTAL_IN_BRACKETS =
   /[([]\s*(?:total\s*:?\s*)?(\d+)\s*(?:sts?|stitches|st\.|sc|hdc|dc|tr|htr|dtr|total|in all)?\.?\s*(?:total|in total|around)?\s*[)\]]/iy
 const TOTAL_AFTER_SIGN =
   /(?:=|—|–|-{1,2}|→|total\s*:?)\s*(\d+)\s*(?:sts?|stitches|sc|hdc|dc|tr|htr|dtr|in all|total)?(?=\s*[.,;]?\s*(?:$|join\b|do not\b|turn\b|fasten\b|sl ?st\b|ss\b))/iy
-const TOTAL_AT_END = /(\d+)\s*(?:sts|stitches)(?:\s+(?:total|in all|in total|around))?(?=\s*\.?\s*$)/iy
+const TOTAL_AT_END =
+  /(\d+)\s*(?:sts|stitches)(?:\s+(?:total|in all|in total|around))?(?=\s*[.,;]?\s*(?:$|join\b|do not\b|turn\b|fasten\b|sl ?st\b|ss\b))/iy
 
 /** A total is known by where it stands: in brackets that nothing repeats, after a sign, or alone in a last sentence. */
 const total: CustomPatternMatcherFunc = (text, offset, before) => {
@@ -217,7 +218,7 @@ export const Last = token('Last', 'last' + END)
 export const In = token('In', '(?:into|in)' + END)
 export const Of = token('Of', 'of' + END)
 export const And = token('And', '(?:and|&|\\+|then|plus)' + '(?![a-z])')
-export const St = token('St', '(?:stitch(?:es)?|sts?\\.?)' + END)
+export const St = token('St', '(?:stitch(?:es)?|sts?(?:\\.(?=\\s+[a-z]))?)' + END)
 export const One = token('One', '(?:one|a single)' + END)
 export const NumberWord = token('NumberWord', '(?:two|three|four|five|six|seven|eight|nine|ten|twelve)' + END)
 export const Numeral = token('Numeral', '\\d{1,6}(?:st|nd|rd|th)?(?!\\d)', 'i')

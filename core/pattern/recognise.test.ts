@@ -1,0 +1,174 @@
+import fc from 'fast-check'
+import { carryOnPlan } from '../plan/carryOnPlan.ts'
+import { pin, unpin } from '../plan/pinnedPlan.ts'
+import { planPiece } from '../plan/planPiece.ts'
+import type { PieceSpec, Plan } from '../plan/plan.ts'
+import { newPiece } from '../exchange/newPiece.ts'
+import { specOf } from '../exchange/specOf.ts'
+import { UNMEASURED_GAUGE } from '../exchange/newPiece.ts'
+import { PIECES_TO_WRITE } from '../testing/patternSpecs.ts'
+import { discSpec } from '../testing/specs.ts'
+import { asWritten } from './asPiece.ts'
+import { bandsOver, plannedAnew } from './plannedAnew.ts'
+import { readPattern } from './read/readPattern.ts'
+import { recognise, type Recognised } from './recognise.ts'
+import { studyPattern } from './studyPattern.ts'
+import { patternText, writePattern } from './write/writePattern.ts'
+
+const written = (plan: Plan, spec: PieceSpec): string =>
+  patternText(
+    writePattern(plan, spec, 'US', {
+      title: 'Hut thing',
+      quantity: 1,
+      head: [],
+      nameOfYarn: (yarn) => yarn,
+      measureAfter: () => undefined,
+    }),
+    'text',
+  )
+
+function recognised(spec: PieceSpec): { plan: Plan; is: Recognised } {
+  const plan = planPiece(spec)
+  const found = recognise(readPattern(written(plan, spec)).pieces[0]!, { gauge: spec.gauge, pace: 18 })
+  if (!found.ok) throw new Error(JSON.stringify(found.why))
+  return { plan, is: found.is }
+}
+
+const sizes = ({ finished }: Plan) =>
+  Object.fromEntries(finished.promises.map(({ of, value }) => [of, value]))
+
+test.each([
+  ['disc', 'disc'],
+  ['disc in a spiral', 'disc'],
+  ['disc, chain counts', 'disc'],
+  ['disc on a ring of chains', 'disc'],
+  ['tube', 'tube'],
+  ['vessel', 'vessel'],
+  ['oval', 'oval'],
+  ['strap', 'strap'],
+  ['strap with a point', 'strap'],
+  ['strap with a slanted end', 'strap'],
+])('%s is recognised by its rounds alone, and comes out as large as it was planned', (name, family) => {
+  const { plan, is } = recognised(PIECES_TO_WRITE[name]!)
+  expect(is.form.family).toBe(family)
+  for (const [of, value] of Object.entries(sizes(plan))) {
+    expect(Math.abs(sizes(is.plan)[of]! - value)).toBeLessThan(0.6)
+  }
+  expect(is.plan.rounds.map(({ count }) => count)).toEqual(plan.rounds.map(({ count }) => count))
+  expect(is.plan.stitches).toBe(plan.stitches)
+  expect(Math.abs(is.plan.yarn[0]!.metres / plan.yarn[0]!.metres - 1)).toBeLessThan(0.02)
+})
+
+test('a shape that is none of those is drawn as it comes to lie; what nobody can lay yet says so', () => {
+  for (const name of ['cone', 'drawn', 'ball']) {
+    const { plan, is } = recognised(PIECES_TO_WRITE[name]!)
+    expect(is.form.family).toBe('drawn')
+    const [widest, planned] = [is.plan, plan].map(({ rounds }) =>
+      Math.max(...rounds.map(({ at }) => at.radius)),
+    )
+    // A funnel that is worked free lies as one that is planned; a ball is filled afterwards.
+    expect(Math.abs(widest! / planned! - 1)).toBeLessThan(0.12)
+  }
+  const sock = PIECES_TO_WRITE['sock']!
+  const read = readPattern(written(planPiece(sock), sock))
+  expect(recognise(read.pieces[0]!, { gauge: sock.gauge, pace: 18 })).toEqual({
+    ok: false,
+    why: { kind: 'form' },
+  })
+  const broken = readPattern('Rnd 1: 6 sc in magic ring (6)\nRnd 2: inc x 5 (10)')
+  expect(recognise(broken.pieces[0]!, { gauge: sock.gauge, pace: 18 })).toMatchObject({
+    ok: false,
+    why: { kind: 'flaw', round: 1 },
+  })
+})
+
+const RECORD = { ...UNMEASURED_GAUGE, id: 'gauge' }
+const pieceOf = (is: Recognised) => ({
+  ...newPiece({ id: 'p', projectId: 'q', gaugeId: 'gauge', yarnId: 'fog', form: { ...is.form } }),
+  ...asWritten(is),
+})
+
+test('given rounds are planned as they are, kept, and carried on from what was really worked', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom('disc', 'vessel', 'oval', 'tube'),
+      fc.integer({ min: 4, max: 9 }),
+      (name, after) => {
+        const { is } = recognised(PIECES_TO_WRITE[name]!)
+        const spec = specOf(pieceOf(is), RECORD, 18)
+        const plan = planPiece(spec)
+        expect(plan.rounds.map(({ steps }) => steps)).toEqual(is.given.map(({ steps }) => steps))
+        expect(unpin(spec, pin(plan)).rounds).toEqual(plan.rounds)
+        const { at } = plan.rounds[after - 1]!
+        const edge = { radius: at.radius * 1.02, z: at.z, sd: 1, along: { arc: at.arc, sd: 1 } }
+        const worked = plan.rounds.slice(0, after)
+        const again = planPiece(spec, { rounds: worked, edge })
+        expect(again.rounds.map(({ count }) => count)).toEqual(plan.rounds.map(({ count }) => count))
+        expect(again.rounds).toEqual(carryOnPlan(spec, plan, worked, edge).rounds)
+      },
+    ),
+    { numRuns: 12, endOnFailure: true },
+  )
+})
+
+test('a size changed plans it anew in its stitch, start and way; its bands of yarn keep their share', () => {
+  const { is } = recognised(PIECES_TO_WRITE['disc, chain counts']!)
+  const piece = pieceOf(is)
+  expect(
+    plannedAnew(piece, { ...piece, name: 'Other', colours: [{ fromRound: 1, yarn: 'pine' }] }).constraints
+      .given,
+  ).toBe(is.given)
+  const larger = plannedAnew(piece, { ...piece, form: { family: 'disc', across: 260 } })
+  expect(larger.constraints).toEqual({})
+  const plan = planPiece(specOf(larger, RECORD, 18))
+  expect(plan.rounds.every(({ stitch }) => stitch === 'dc')).toBe(true)
+  expect(larger.construction).toMatchObject({
+    start: { kind: 'magicRing' },
+    rounds: { begins: 'countingChain' },
+  })
+  // Rounds 1 to 6 of 8 and the last two: of 12, nine and three.
+  expect(
+    bandsOver(
+      [
+        { fromRound: 1, yarn: 'fog' },
+        { fromRound: 7, yarn: 'pine' },
+      ],
+      8,
+      12,
+    ),
+  ).toEqual([
+    { fromRound: 1, yarn: 'fog' },
+    { fromRound: 10, yarn: 'pine' },
+  ])
+})
+
+test('increases that stand over one another are told from those that are staggered, and which end of a repeat they have', () => {
+  const stacked = recognised(PIECES_TO_WRITE['disc, increases first']!)
+  expect(stacked.is.construction).toMatchObject({ placement: 'stacked', order: 'increaseFirst' })
+  expect(recognised(discSpec(200)).is.construction).toMatchObject({
+    placement: 'staggered',
+    order: 'increaseLast',
+  })
+})
+
+test('what another tension makes of it: how many stitches it wants, the hook that meets it, or other rounds', () => {
+  const text = written(planPiece(discSpec(200)), discSpec(200))
+  const studied = studyPattern(
+    `Hut mat, 17 cm across\n${text.split('\n').slice(1).join('\n')}`,
+    {},
+    {
+      gauge: discSpec(200).gauge,
+      hook: 5,
+      pace: 18,
+    },
+  )
+  if (!studied.ok) throw new Error('not read')
+  const { tension, pieces } = studied.study
+  const [first] = pieces
+  const across = first!.ok ? first!.is.plan.finished.promises[0]!.value : 0
+  // By hand: stitches 8 mm wide are 12.5 in 10 cm; to be smaller by 17 cm over what it is there must be as many more.
+  expect(tension!.own).toBeCloseTo(12.5, 6)
+  expect(tension!.theirs).toBeCloseTo((12.5 * across) / 170, 6)
+  expect(tension!.hook).toBeLessThan(5)
+  expect(tension!.rounds!.nearest).toBe(Math.round((tension!.rounds!.written * 170) / across))
+})
