@@ -13,6 +13,8 @@ export const PLACES = [
   ['shelf', '/'],
   ['new', '/new'],
   ['several pieces', '/new/together'],
+  ['a new text', '/new/text'],
+  ['a text', '/piece/wash-house-mat/text'],
   ['plan', '/piece/kettle-trivet/plan'],
   ['a set', '/piece/tin-mug-mats/plan'],
   ['a tube', '/piece/lamp-glass-sleeve/plan'],
@@ -56,6 +58,7 @@ export const DEMO = [
   'Bed socks',
   'Pot holder',
   'Drying-rack mat',
+  'Wash-house mat',
 ] as const
 
 /** Their pieces: the case has a body and a lid, the pot holder a disc made twice and a loop. */

@@ -41,6 +41,7 @@ import {
   holderDisc,
   holderLoop,
   dryingMat,
+  writtenMat,
   mats,
   potRest,
   sleeve,
@@ -271,6 +272,12 @@ const file = projectFile(
         createdAt: FIRST_DAY + DAY / 20,
         updatedAt: FIRST_DAY + DAY / 20,
       },
+      {
+        id: 'wash-house-mat',
+        name: 'Wash-house mat',
+        createdAt: FIRST_DAY + DAY / 24,
+        updatedAt: FIRST_DAY + DAY / 24,
+      },
     ],
     pieces: [
       trivet,
@@ -290,6 +297,7 @@ const file = projectFile(
       holderDisc,
       holderLoop,
       dryingMat,
+      writtenMat(gauges.find(({ id }) => id === 'cotton-single')!),
     ],
     gauges,
     yarns,

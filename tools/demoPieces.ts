@@ -1,5 +1,15 @@
 /** The pieces of the demo workshop: the Skarn Hut, made up, being kitted out. */
-import { newPiece, spreadMotifs, usualMotif, type PieceRecord } from '../core/index.ts'
+import {
+  gaugeOf,
+  newPiece,
+  spreadMotifs,
+  usualMotif,
+  type GaugeRecord,
+  type PieceRecord,
+} from '../core/index.ts'
+import { asWritten } from '../core/pattern/asPiece.ts'
+import { readPattern } from '../core/pattern/read/readPattern.ts'
+import { recognise } from '../core/pattern/recognise.ts'
 
 export const trivet: PieceRecord = {
   ...newPiece({
@@ -289,4 +299,46 @@ export const dryingMat: PieceRecord = {
       alike: true,
     },
   },
+}
+
+/** From the hut book, with the slip of whoever wrote it in: a total that is the one of the round after it. */
+const WRITTEN = `Wash-house mat
+Size: 16 cm across
+With Fog.
+R1: 6 sc in magic ring (6)
+R2: inc around (12)
+R3: (sc, inc) x 6 (18)
+R4: (2 sc, inc) x 6 (24)
+R5: *3 sc, inc; rep from * around (36)
+R6: (4 sc, inc) x 6 (36)
+R7: (5 sc, inc) x 6 (42)
+R8: (6 sc, inc) x 6 (48)
+Change to Pine.
+R9: (7 sc, inc) 6 times — 54
+R10: (8 sc, inc) 6 times — 60
+Hang it by the stove to dry.
+`
+
+/** As it is written, whatever it comes to in the hut's own stitches. */
+export function writtenMat(gauge: GaugeRecord): PieceRecord {
+  const [read] = readPattern(WRITTEN).pieces
+  const found = recognise(read!, { gauge: gaugeOf(gauge), pace: 16 })
+  if (!found.ok) throw new Error('The written mat cannot be worked.')
+  const written = asWritten(found.is)
+  return {
+    ...newPiece({
+      id: 'wash-house-mat',
+      projectId: 'wash-house-mat',
+      gaugeId: gauge.id,
+      yarnId: 'fog',
+      form: written.form,
+    }),
+    ...written,
+    fitness: { uses: ['wet'], layers: 1, hardware: [], read: [] },
+    colours: [
+      { fromRound: 1, yarn: 'fog' },
+      { fromRound: 9, yarn: 'pine' },
+    ],
+    source: { text: WRITTEN, piece: 0, readings: {} },
+  }
 }

@@ -21,29 +21,6 @@ const cup = async (page) => {
   await page.getByRole('textbox', { name: 'Rnd 6, planned 36' }).fill('36')
 }
 
-/** Begins a piece and works it to the end of a round, where it waits to be measured. */
-const workTo = async (page, last) => {
-  await page.getByRole('button', { name: /Begin/ }).click()
-  for (let round = 1; round <= last; round++) {
-    await page
-      .getByRole('heading', { level: 1, name: new RegExp(`Rnd ${round} of`) })
-      .waitFor({ state: 'attached' })
-    await page.getByRole('button', { name: 'End of round' }).click()
-    const on = page.getByRole('button', { name: /on to Rnd/ })
-    await on.waitFor()
-    await page.waitForTimeout(500)
-    if (round < last) await on.click()
-  }
-  await page.getByRole('link', { name: 'Put in what you measure' }).click()
-}
-
-/** A cap below its crown, found wide. */
-const wideCap = async (page) => {
-  await workTo(page, 18)
-  await page.getByRole('textbox', { name: 'Wide, laid flat' }).fill('28.9')
-  await page.getByRole('textbox', { name: 'Deep, along it' }).fill('13.6')
-}
-
 const VIEWS = [
   { name: 'shelf', path: '/', size: DESK },
   { name: 'new', path: '/new', size: DESK, prepare: (page) => page.getByLabel('How wide?').fill('18') },
@@ -59,6 +36,7 @@ const VIEWS = [
   { name: 'plan-basket', path: '/piece/kindling-basket/plan', size: DESK },
   { name: 'plan-booties', path: '/piece/cradle-booties/plan', size: DESK },
   { name: 'plan-case', path: '/piece/headlamp-case/plan', size: DESK },
+  { name: 'text', path: '/piece/wash-house-mat/text', size: DESK },
   {
     name: 'plan-edge',
     path: '/piece/drying-rack-mat/plan',
@@ -95,7 +73,6 @@ const VIEWS = [
     prepare: (page) => page.getByRole('button', { name: /Round swatch/ }).click(),
   },
   { name: 'check', path: '/piece/kettle-trivet/check', size: DESK, prepare: cup },
-  { name: 'check-cap', path: '/piece/wardens-cap/plan', size: DESK, prepare: wideCap },
   { name: 'yarns', path: '/yarns', size: DESK },
 ]
 

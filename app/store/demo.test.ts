@@ -127,6 +127,7 @@ test('set aside, the demo stays whole, and the shelf is the maker’s own by nam
       'bed-socks',
       'pot-holder',
       'drying-rack-mat',
+      'wash-house-mat',
     ],
   })
   expect(await database.events.count()).toBe(before)

@@ -106,6 +106,7 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
     'pot-holder',
     'pot-rest',
     'wardens-cap',
+    'wash-house-mat',
   ])
   expect(new Set((await database.events.toArray()).map(({ copyId }) => copyId))).toEqual(
     new Set(['trivet-1']),

@@ -31,7 +31,6 @@ export function validateSpec(spec: PieceSpec): void {
       'From 1 to 120; most people make 12 to 25.',
     )
   }
-  validateGiven(spec)
   // Rounds that are given are as large as they are.
   if (spec.constraints?.given) return
   validateSize(spec)
@@ -90,6 +89,7 @@ export function validateWanted(
   }
   validateConstraints(constraints)
   validateColours(spec)
+  validateGiven(spec)
 }
 
 const HOW_IT_BEGINS: Readonly<Record<Start['kind'], string>> = {

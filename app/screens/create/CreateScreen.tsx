@@ -112,7 +112,12 @@ export function CreateScreen() {
               <Link to="/new/together" className="underline underline-offset-4">
                 several pieces made one
               </Link>
-              : a pad, a filled pair, a box with its cover. Or{' '}
+              : a pad, a filled pair, a box with its cover.
+            </p>
+          )}
+          {!joined && (
+            <p className="text-18">
+              Or{' '}
               <Link to="/new/text" className="underline underline-offset-4">
                 read a pattern
               </Link>{' '}

@@ -1,7 +1,8 @@
 import clsx from 'clsx'
-import { useEffect, useRef, type KeyboardEvent } from 'react'
+import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react'
 import { expandSteps } from '../../../core/index.ts'
 import type { Finding } from '../../../core/pattern/check/checkPattern.ts'
+import { rowsOf } from '../../../core/pattern/read/lines.ts'
 import type { LineRead, PatternRead, RoundRead } from '../../../core/pattern/read/readPattern.ts'
 import type { Span } from '../../../core/pattern/read/syntax.ts'
 import { STRIP_HEIGHT, StepStrip, TAG_ROOM } from '../../drawing/StepStrip.tsx'
@@ -35,34 +36,52 @@ export function PatternLines(props: PatternLinesProps) {
   const rounds = read.pieces.flatMap((piece) => piece.rounds)
   const most = rounds.reduce((all, { makes, stated }) => Math.max(all, makes, stated?.count ?? 0), 12)
   const pitch = Math.max(0.6, Math.min(MOST_PITCH, (width - TAG_ROOM - 76) / most))
-  const replace = ({ from, to }: Span, value: string) => onText(text.slice(0, from) + value + text.slice(to))
+  const rows = useMemo(() => rowsInHand(text), [text])
   const list = useRef<HTMLOListElement>(null)
-  const toLine = (index: number, atEnd: boolean) => {
-    const field = list.current?.querySelectorAll('textarea')[index]
+  /** Where the caret goes once a line was cut in two, or two became one. */
+  const goTo = useRef<{ readonly row: number; readonly at: number }>(undefined)
+  const caretTo = (row: number, at: number) => {
+    const field = list.current?.querySelectorAll('textarea')[row]
     field?.focus()
-    const at = atEnd ? (field?.value.length ?? 0) : 0
     field?.setSelectionRange(at, at)
   }
-  // A line that was cut in two goes on in the second.
-  const goTo = useRef<number>(undefined)
   useEffect(() => {
-    if (goTo.current === undefined || !settled) return
-    toLine(goTo.current, false)
+    if (!goTo.current) return
+    caretTo(goTo.current.row, goTo.current.at)
     goTo.current = undefined
-  })
+  }, [text])
+  const change = (index: number, value: string) => {
+    const { from, to } = rows[index]!
+    const cut = value.indexOf('\n')
+    if (cut >= 0) {
+      const after = value.slice(cut + 1)
+      goTo.current = {
+        row: index + value.split('\n').length - 1,
+        at: after.length - after.trimStart().length,
+      }
+    }
+    const isAdded = index === rows.length - 1 && from > text.length - 1 && from === to && text !== ''
+    const joint = isAdded && !/[\r\n]$/.test(text) ? '\n' : ''
+    onText(text.slice(0, from) + joint + value + text.slice(to))
+  }
   const byKey = (event: KeyboardEvent<HTMLTextAreaElement>, index: number) => {
     const { selectionStart, selectionEnd, value } = event.currentTarget
     if (selectionStart !== selectionEnd) return
-    if (event.key === 'ArrowUp' && index > 0 && !value.slice(0, selectionStart).includes('\n')) {
+    const above = rows[index - 1]
+    if (event.key === 'ArrowUp' && above) {
       event.preventDefault()
-      toLine(index - 1, true)
+      caretTo(index - 1, above.to - above.from)
     } else if (event.key === 'ArrowDown') {
       event.preventDefault()
-      toLine(index + 1, false)
-    } else if (event.key === 'Enter') goTo.current = index + 1
+      caretTo(index + 1, 0)
+    } else if (event.key === 'Backspace' && selectionStart === 0 && above) {
+      event.preventDefault()
+      goTo.current = { row: index - 1, at: above.to - above.from }
+      onText(text.slice(0, above.to) + value + text.slice(rows[index]!.to))
+    }
   }
-  const lines = read.lines
-  const end = text.trimEnd().length
+  // Blank lines are none of what is read.
+  let line = 0
   return (
     <div className="min-w-0">
       <div className="grid grid-cols-[minmax(0,1fr)_3.5rem_minmax(0,1.3fr)] gap-x-4 pb-1 text-14 text-ink-2 max-sm:hidden">
@@ -76,41 +95,42 @@ export function PatternLines(props: PatternLinesProps) {
         <span ref={strip} />
       </div>
       <ol ref={list} className="border-t border-hair" aria-label="The pattern, line by line">
-        {lines.map((line, index) => (
-          <PatternRow
-            key={index}
-            line={line}
-            index={index}
-            text={text.slice(line.span.from, line.span.to)}
-            rounds={roundsOfLine(read, line)}
-            finding={findings.find((one) => one.line === index)}
-            inHand={inHand?.line === index ? inHand : undefined}
-            settled={settled}
-            pitch={pitch}
-            colours={colours}
-            onFinding={onFinding}
-            onChange={(value) => settled && replace(line.span, value)}
-            onKeyDown={(event) => byKey(event, index)}
-          />
-        ))}
-        <PatternRow
-          key={lines.length}
-          line={undefined}
-          index={lines.length}
-          text=""
-          rounds={[]}
-          finding={undefined}
-          inHand={undefined}
-          settled={settled}
-          pitch={pitch}
-          colours={colours}
-          onFinding={onFinding}
-          onChange={(value) => settled && onText(`${text.slice(0, end)}${end > 0 ? '\n' : ''}${value}`)}
-          onKeyDown={(event) => byKey(event, lines.length)}
-        />
+        {rows.map((span, index) => {
+          const value = text.slice(span.from, span.to)
+          const at = value.trim() === '' ? undefined : line++
+          const known = at === undefined ? undefined : read.lines[at]
+          return (
+            <PatternRow
+              key={index}
+              line={known}
+              index={index}
+              from={span.from}
+              text={value}
+              last={index === rows.length - 1}
+              rounds={known ? roundsOfLine(read, known) : []}
+              finding={at === undefined ? undefined : findings.find((one) => one.line === at)}
+              inHand={at !== undefined && inHand?.line === at ? inHand : undefined}
+              settled={settled}
+              pitch={pitch}
+              colours={colours}
+              onFinding={onFinding}
+              onChange={(next) => change(index, next)}
+              onKeyDown={(event) => byKey(event, index)}
+            />
+          )
+        })}
       </ol>
     </div>
   )
+}
+
+/** The rows of a text, and an empty one after the last to go on in. */
+function rowsInHand(text: string): Span[] {
+  const rows = rowsOf(text)
+  const last = rows.at(-1)!
+  return text.slice(last.from, last.to).trim() === ''
+    ? rows
+    : [...rows, { from: text.length, to: text.length }]
 }
 
 const roundsOfLine = ({ pieces }: PatternRead, { piece, rounds }: LineRead): readonly RoundRead[] =>
@@ -119,7 +139,10 @@ const roundsOfLine = ({ pieces }: PatternRead, { piece, rounds }: LineRead): rea
 interface PatternRowProps {
   readonly line: LineRead | undefined
   readonly index: number
+  /** The character of the text that it begins with. */
+  readonly from: number
   readonly text: string
+  readonly last: boolean
   readonly rounds: readonly RoundRead[]
   readonly finding: Finding | undefined
   readonly inHand: Finding | undefined
@@ -132,7 +155,7 @@ interface PatternRowProps {
 }
 
 function PatternRow(props: PatternRowProps) {
-  const { line, index, text, rounds, finding, inHand, settled, pitch, colours } = props
+  const { line, index, from, text, last: isLast, rounds, finding, inHand, settled, pitch, colours } = props
   const row = useRef<HTMLLIElement>(null)
   const lit = inHand !== undefined
   useEffect(() => {
@@ -146,29 +169,27 @@ function PatternRow(props: PatternRowProps) {
       ref={row}
       className={clsx(
         COLUMNS,
-        'min-h-[2.875rem] items-center border-b border-hair max-sm:py-1',
+        'items-center border-b border-hair',
+        text.trim() === '' && !isLast ? 'min-h-6' : 'min-h-[2.875rem] max-sm:py-1',
         lit && 'bg-film-2 shadow-[inset_5px_0_0_var(--color-tape)]',
       )}
     >
       <div
         className={clsx(
-          'grid min-w-0 pl-2 text-18 leading-snug [overflow-wrap:anywhere] *:[grid-area:1/1] max-sm:col-span-2',
+          'grid min-w-0 pl-2 text-18 leading-snug [overflow-wrap:anywhere] *:[grid-area:1/1] max-sm:col-span-2 max-sm:min-h-11',
+          text.trim() === '' && !isLast && '*:py-0!',
           (line?.is === 'heading' || line?.is === 'fact') && 'text-ink-2',
         )}
       >
         <span aria-hidden className="py-2 whitespace-pre-wrap text-transparent">
-          {settled && finding ? (
-            <Marked text={text} from={line!.span.from} span={(inHand ?? finding).span} />
-          ) : (
-            text
-          )}
+          {settled && finding ? <Marked text={text} from={from} span={(inHand ?? finding).span} /> : text}
           {'\u200b'}
         </span>
         <textarea
           rows={1}
           spellCheck={false}
-          aria-label={line ? `Line ${index + 1}` : 'A new line'}
-          placeholder={line ? undefined : 'Write or paste more here'}
+          aria-label={isLast && text === '' ? 'A new line' : `Line ${index + 1}`}
+          placeholder={isLast ? 'Write or paste more here' : undefined}
           value={text}
           className={clsx(
             'size-full resize-none overflow-hidden bg-transparent py-2 outline-offset-0 focus-visible:bg-fog',

@@ -110,20 +110,23 @@ const numberOf = (text: string): number => WORDS[text.toLowerCase()] ?? Number(t
 const STITCHY =
   /\b(?:sc|hdc|dc|htr|dtr|tr|sts?|stitch(?:es)?|sl ?st|ss|inc(?:rease)?s?|dec(?:rease)?s?|mr|ch ?\d+|chain|ring|hook|join|turn|fasten|change to|yarn)\b/i
 
-/** A text stretch by stretch: a line each, and where several rounds stand in one line a stretch each. */
-export function linesOf(text: string): TextLine[] {
-  const lines: TextLine[] = []
+/** A text stretch by stretch: a line each, and where several rounds stand in one line a stretch each; blank ones left out. */
+export const linesOf = (text: string): TextLine[] =>
+  rowsOf(text).flatMap((row) => {
+    const span = trimmed(text, row)
+    return span.to > span.from ? [lineOf(text, span)] : []
+  })
+
+/** Every line of a text with all that is in it, blank ones as well, in the stretches that are read one by one. */
+export function rowsOf(text: string): Span[] {
+  const rows: Span[] = []
   const breaks = /\r\n|\r|\n|\u2028/g
   let from = 0
-  const push = (to: number) => {
-    for (const span of stretchesOf(text, from, to)) lines.push(lineOf(text, span))
-  }
   for (let found = breaks.exec(text); found; found = breaks.exec(text)) {
-    push(found.index)
+    rows.push(...stretchesOf(text, from, found.index))
     from = found.index + found[0].length
   }
-  push(text.length)
-  return lines
+  return [...rows, ...stretchesOf(text, from, text.length)]
 }
 
 /** A head in the middle of a line begins a stretch of its own. */
@@ -134,13 +137,10 @@ const HEAD_INSIDE = new RegExp(
 
 function stretchesOf(text: string, from: number, to: number): Span[] {
   const line = text.slice(from, to)
-  if (line.trim() === '') return []
   if (line.length > LONGEST_LINE) return [{ from, to }]
-  const starts = [0, ...[...line.matchAll(HEAD_INSIDE)].map(({ index }) => index)]
-  const spans = starts.map((start, index) =>
-    trimmed(text, { from: from + start, to: from + (starts[index + 1] ?? line.length) }),
-  )
-  return spans.filter(({ from: begins, to: ends }) => ends > begins)
+  const inside = [...line.matchAll(HEAD_INSIDE)].map(({ index }) => index)
+  const starts = [0, ...inside.filter((start) => line.slice(0, start).trim() !== '')]
+  return starts.map((start, index) => ({ from: from + start, to: from + (starts[index + 1] ?? line.length) }))
 }
 
 function trimmed(text: string, { from, to }: Span): Span {
