@@ -100,6 +100,9 @@ test('a text is corrected line by line with the keyboard alone; a size changed p
   await across.fill('20')
   await across.press('Enter')
   await page.getByRole('link', { name: 'Text', exact: true }).press('Enter')
+  // Round by round beside the text: the twelfth is there only now.
+  const beside = page.getByRole('table', { name: /planned anew/ })
+  await expect(beside.getByRole('row').nth(6)).toHaveText('63636')
   await page.getByRole('button', { name: 'Work it as written' }).press('Enter')
   await page.getByRole('link', { name: 'Plan', exact: true }).press('Enter')
   await expect(page.getByText('Worked as written:')).toBeVisible()
@@ -139,6 +142,32 @@ test('odd texts: tags, other alphabets, nothing, far too much, no text at all; n
   await page.goBack()
   await page.goForward()
   await expect(page.getByText(/2 rounds read/)).toBeVisible()
+})
+
+test('a round that nobody understands ends at what its maker says, and the rest is worked from there', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/new/text')
+  const whole = page.getByRole('textbox', { name: 'The pattern' })
+  await whole.fill('Rnd 1: 6 sc in magic ring (6)\nRnd 2: twirl the yarn about\nRnd 3: (sc, inc) x 6 (18)')
+  await page.getByRole('button', { name: 'Line by line' }).click()
+  await expect(page.getByText('Rnd 2 is not understood.')).toBeVisible()
+  const ends = field(page, 'Rnd 2 ends at')
+  await ends.fill('abc')
+  await expect(page.getByText(/is not a number|not understood as/).first()).toBeVisible()
+  await ends.fill('12')
+  await ends.press('Enter')
+  await expect(page.getByText('12, by your word')).toBeVisible()
+  await expect(page.getByText(/Every round adds up/)).toBeVisible()
+  // What is written above it moves it down, and its count with it.
+  const first = page.getByRole('textbox', { name: 'Line 1', exact: true })
+  await first.press('Home')
+  await page.keyboard.type('Hut mat')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('12, by your word')).toBeVisible()
+  await page.getByRole('button', { name: 'Work it as written' }).click()
+  await expect(page.getByRole('table', { name: 'Rounds of the piece' })).toContainText('inc')
 })
 
 test('any piece is given away in words, and read back as the same rounds', async ({ page }) => {

@@ -4,12 +4,14 @@ import { execFileSync } from 'node:child_process'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { tormentFiles } from './torment/files.ts'
+import { tormentTexts } from './torment/texts.ts'
 
 const { values } = parseArgs({
   options: {
     kills: { type: 'string', default: '10' },
     files: { type: 'string', default: '20000' },
     sessions: { type: 'string', default: '1000' },
+    texts: { type: 'string', default: '100000' },
     seed: { type: 'string', default: '1' },
   },
 })
@@ -30,6 +32,9 @@ const files = tormentFiles(count('files'), seed)
 console.log(
   `files: ${files.tried} tried, ${files.refused} refused, ${files.shown} shown, ${files.broken.length} broken`,
 )
+
+const texts = tormentTexts(count('texts'), Math.round(count('texts') / 100), seed)
+console.log(`texts: ${texts.strings} and ${texts.mutated} patterns, ${texts.broken.length} broken`)
 
 // The store opens its database when it is loaded: after the one that stands in for the browser's.
 const { tormentSessions } = await import('./torment/sessions.ts')
@@ -68,7 +73,7 @@ writeFileSync(
   [
     '# Reliability',
     '',
-    'Written by `npm run torment -- --kills N --files N --sessions N --seed N`; CI runs the same at a small count.',
+    'Written by `npm run torment -- --kills N --files N --sessions N --texts N --seed N`; CI runs the same at a small count.',
     'Every failure is printed with the seed that replays it.',
     '',
     '## Mutated files',
@@ -78,6 +83,14 @@ writeFileSync(
     `then written and read again. ${files.refused.toLocaleString('en')} were refused with a path and a sentence, ${files.shown.toLocaleString('en')} shown whole.`,
     '',
     ...lines(files.broken),
+    '',
+    '## Texts that are no patterns',
+    '',
+    `${texts.strings.toLocaleString('en')} short texts of words of the craft and of none, and ${texts.mutated.toLocaleString('en')} patterns with characters cut out and put in,`,
+    'through reader and checker, and what could be laid through that as well. The longest took',
+    `${Math.ceil(texts.slowest)} ms.`,
+    '',
+    ...lines(texts.broken),
     '',
     '## Random sessions against a model',
     '',
@@ -96,4 +109,4 @@ writeFileSync(
     '',
   ].join('\n'),
 )
-process.exit(files.broken.length + sessions.broken.length > 0 || !killsHeld ? 1 : 0)
+process.exit(files.broken.length + texts.broken.length + sessions.broken.length > 0 || !killsHeld ? 1 : 0)

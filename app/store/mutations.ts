@@ -62,7 +62,7 @@ export interface PieceToBe {
   /** As its family is usually made where nothing is said. */
   readonly quantity?: number
   /** How it is worked, where that is settled already. */
-  readonly as?: Partial<Pick<PieceRecord, 'stitch' | 'construction' | 'constraints' | 'source'>>
+  readonly as?: Partial<Pick<PieceRecord, 'stitch' | 'construction' | 'constraints' | 'sections' | 'source'>>
   /** From which rounds on it is of another yarn, by their names; the first is the usual one where it has none. */
   readonly yarns?: readonly { readonly fromRound: number; readonly name?: string }[]
 }

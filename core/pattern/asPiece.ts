@@ -2,11 +2,12 @@ import type { PieceRecord } from '../exchange/records.ts'
 import type { Recognised } from './recognise.ts'
 
 /** What a piece is kept with that is worked as it is written, but for its gauge, its yarns and what it is for. */
-export type AsWritten = Pick<PieceRecord, 'form' | 'stitch' | 'construction' | 'constraints'>
+export type AsWritten = Pick<PieceRecord, 'form' | 'stitch' | 'construction' | 'constraints' | 'sections'>
 
-export const asWritten = ({ form, stitch, construction, given }: Recognised): AsWritten => ({
+export const asWritten = ({ form, stitch, construction, sections, given }: Recognised): AsWritten => ({
   form: { ...form },
   stitch,
   construction,
   constraints: { given },
+  ...(Object.keys(sections).length > 0 ? { sections } : {}),
 })

@@ -11,6 +11,7 @@ import { BODY_STITCHES, flatIncrease, isEdging, STITCHES, type StitchName } from
 import { mm } from '../units/millimetres.ts'
 import type { OutlinePoint } from '../forms/family.ts'
 import { yarnsNamed } from './yarnsNamed.ts'
+import { textureOf } from './textureOf.ts'
 import { roundsOf, type PieceRead, type RoundRead } from './read/readPattern.ts'
 
 /** What a read piece is, and all that a piece is kept with but its names and yarns. */
@@ -65,13 +66,14 @@ export function recognise(piece: PieceRead, { gauge, pace }: InGauge): Recogniti
     ...round,
     section: sectionAt(index),
   }))
+  const sections = sectionsIn(piece.rounds, sectionAt, stitch)
   const spec: PieceSpec = {
     form,
     tolerance: mm(5),
     stitch,
     gauge: own,
     construction: constructionOf(piece, stitch),
-    sections: {},
+    sections,
     // By their names, as far as the text has them: which yarns they are is settled when it is worked.
     colours: yarnsNamed(piece).map(({ fromRound, name }) => ({ fromRound, yarn: name?.toLowerCase() ?? '' })),
     constraints: { given },
@@ -86,7 +88,7 @@ export function recognise(piece: PieceRead, { gauge, pace }: InGauge): Recogniti
           form: sized.spec.form,
           stitch,
           construction: spec.construction,
-          sections: {},
+          sections,
           given,
           plan: sized.plan,
         },
@@ -143,6 +145,24 @@ function profileOf({ rounds }: Plan, thickness: number): OutlinePoint[] | undefi
       points[points.length - 1] = { ...place, up: Math.max(place.up, last.up) }
   })
   return points.length >= 2 ? points : undefined
+}
+
+/** How sections are worked, where otherwise than the rest: in another stitch, or in a texture. */
+function sectionsIn(
+  rounds: readonly RoundRead[],
+  sectionAt: (index: number) => SectionId,
+  main: StitchName,
+): Partial<Record<SectionId, SectionWork>> {
+  const ids = [...new Set(rounds.map((_, index) => sectionAt(index)))]
+  return Object.fromEntries(
+    ids.flatMap((id) => {
+      const own = rounds.filter((_, index) => sectionAt(index) === id)
+      const texture = textureOf(own)
+      const stitch = mainStitch(own)
+      const work: SectionWork = { ...(stitch === main ? {} : { stitch }), ...(texture ? { texture } : {}) }
+      return Object.keys(work).length > 0 ? [[id, work] as const] : []
+    }),
+  )
 }
 
 /** The stitch that most of the fabric is made of; one that only edges it where there is no other. */
@@ -206,13 +226,17 @@ interface Outlined {
 const FLAT_SHARE = 0.75
 /** So many of the last rounds may keep their count and still be an edge of a flat piece. */
 const EDGE_ROUNDS = 2
+/** A round that grows by less than this share of what would lie flat is none of a base. */
+const GROWS = 0.35
+/** A wall may lose so much of its stitches to a texture, and still be one. */
+const STRAY = 0.04
 
 function outlineOf({ rounds, start }: PieceRead, { w, h }: Gauge): Outlined | undefined {
   const kind = start?.start.kind
   const whole = (id: SectionId) => () => id
   const counts = rounds.map(({ makes }) => makes)
   const standsPlainly = rounds.every(({ on }) => on === undefined)
-  if (!standsPlainly) return undefined
+  if (!standsPlainly) return kind === 'chainAlong' || kind === 'chain' ? undefined : sockOf(rounds, w, h)
   if (rounds.every(({ closed }) => !closed)) return kind === 'chain' ? strapOf(counts, w, h) : undefined
   if (rounds.some(({ closed }) => !closed)) return undefined
   if (kind === 'joinedChain') {
@@ -229,12 +253,18 @@ function outlineOf({ rounds, start }: PieceRead, { w, h }: Gauge): Outlined | un
     return { form, sectionAt: whole('wall') }
   }
   if (kind === 'chain') return undefined
-  const last = counts.findLastIndex((count, index) => index === 0 || count > counts[index - 1]!)
-  const shrinks = counts.some((count, index) => index > 0 && count < counts[index - 1]!)
+  const flatGrowth = growthOf(rounds, w, h)
+  const grownAt = (least: number) =>
+    counts.findLastIndex((count, index) => index === 0 || count - counts[index - 1]! > least)
+  // Around a chain only its ends widen, and a wall may take up a few stitches more or fewer where its texture begins.
+  const crisp = crispTurn(rounds)
+  const last = crisp > 0 ? crisp - 1 : grownAt(kind === 'chainAlong' ? 0 : GROWS * flatGrowth)
+  const shrinks = counts.some((count, index) => index > 0 && count < (1 - STRAY) * counts[index - 1]!)
   const after = counts.length - 1 - last
-  const flat = last > 0 && (counts[last]! - counts[0]!) / last >= FLAT_SHARE * growthOf(rounds, w, h, kind)
+  const flat = last > 0 && (counts[last]! - counts[0]!) / last >= FLAT_SHARE * flatGrowth
   if (kind === 'chainAlong') {
-    if (shrinks || last === 0) return undefined
+    if (shrinks) return bootieOf(counts, start!.chains ?? 4, w, h)
+    if (last === 0) return undefined
     const width = 2 * (last + 1) * h
     const form: Form = {
       family: 'oval',
@@ -264,6 +294,67 @@ function outlineOf({ rounds, start }: PieceRead, { w, h }: Gauge): Outlined | un
   return drawnFrom('rounded', counts.length)
 }
 
+/** The round that turns a crisp edge: one into back loops among others that are not. */
+function crispTurn(rounds: readonly RoundRead[]): number {
+  const back = rounds.flatMap(({ loops, makes, uses }, index) =>
+    loops === 'back' && makes === uses ? [index] : [],
+  )
+  return back.length === 1 && back[0]! > 1 ? back[0]! : -1
+}
+
+/** A toe that widens, a foot, rows over part of it, and around again over them and over what waited: a sock. */
+function sockOf(rounds: readonly RoundRead[], w: number, h: number): Outlined | undefined {
+  const heel = rounds.findIndex(({ on }) => on?.kind === 'stretch')
+  const leg = rounds.findIndex(({ on }) => on?.kind === 'panel')
+  const inOrder = rounds.every(({ closed, on }, index) =>
+    index < heel || index > leg ? closed && on === undefined : index === leg || !closed,
+  )
+  const toe = rounds
+    .slice(0, Math.max(0, heel))
+    .findLastIndex(({ makes, uses }, index) => index === 0 || makes > uses)
+  if (heel < 0 || leg <= heel + 1 || !inOrder || toe + 1 >= heel || rounds.length - leg < 2) return undefined
+  const form: Form = {
+    family: 'sock',
+    foot: mm(1.25 * heel * h),
+    around: mm(rounds[heel - 1]!.makes * w),
+    ease: 0,
+    leg: mm((rounds.length - leg) * h),
+    heel: 'full',
+    cuff: 'plain',
+    cuffHeight: mm(40),
+  }
+  const sectionAt = (index: number) =>
+    index <= toe ? 'toe' : index < heel ? 'foot' : index < leg ? 'heel' : 'leg'
+  return { form, sectionAt }
+}
+
+/** A sole around a chain, a wall, rounds that come back over the instep, and even ones to the edge: a bootie. */
+function bootieOf(counts: readonly number[], chains: number, w: number, h: number): Outlined | undefined {
+  const changes = (index: number) => Math.sign(counts[index]! - (counts[index - 1] ?? 0))
+  const all = counts.map((_, index) => changes(index))
+  const sole = all.indexOf(0) - 1
+  const instep = all.indexOf(-1)
+  const cuff = all.lastIndexOf(-1) + 1
+  const inOrder = all.every((by, index) =>
+    index <= sole ? by > 0 : index < instep || index >= cuff ? by === 0 : by < 0,
+  )
+  if (sole < 1 || instep <= sole + 1 || cuff >= counts.length || !inOrder) return undefined
+  const foot = chains * w + 2 * (sole + 0.5) * h
+  const form: Form = {
+    family: 'bootie',
+    foot: mm(foot),
+    room: mm(0),
+    wide: Math.min(0.55, Math.max(0.36, (2 * (sole + 1) * h) / foot)),
+    opening: Math.min(2.2, Math.max(1, (counts.at(-1)! * w) / foot)),
+    cuffHeight: mm(Math.max(8, (counts.length - cuff) * h)),
+    cuff: 'plain',
+    side: 'left',
+  }
+  const sectionAt = (index: number) =>
+    index <= sole ? 'sole' : index < instep ? 'wall' : index < cuff ? 'instep' : 'cuff'
+  return { form, sectionAt }
+}
+
 /** Rows of one count, which may narrow by one or two in every row from some row on. */
 function strapOf(counts: readonly number[], w: number, h: number): Outlined | undefined {
   const first = counts.findIndex((count) => count !== counts[0])
@@ -281,11 +372,9 @@ function strapOf(counts: readonly number[], w: number, h: number): Outlined | un
 }
 
 /** Stitches to add every round so that it lies flat, by the stitches that it is made of. */
-function growthOf(rounds: readonly RoundRead[], w: number, h: number, kind: string | undefined): number {
+function growthOf(rounds: readonly RoundRead[], w: number, h: number): number {
   const ratio = rounds.reduce((sum, { stitch }) => sum + STITCHES[stitch].heightOverWidth, 0) / rounds.length
-  const main = STITCHES[mainStitch(rounds)].heightOverWidth
-  // Around a chain only its ends widen, as much as a disc does.
-  return kind === undefined ? 0 : flatIncrease(w, h * (ratio / main))
+  return flatIncrease(w, h * (ratio / STITCHES[mainStitch(rounds)].heightOverWidth))
 }
 
 /** A shape of its own; its outline is found once it is laid. */

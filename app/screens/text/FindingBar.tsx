@@ -1,7 +1,12 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import type { Finding, Mend } from '../../../core/pattern/check/checkPattern.ts'
 import type { PatternRead } from '../../../core/pattern/read/readPattern.ts'
-import { sayFinding, sayMend } from '../../words/patternWords.ts'
+import { NumberCell } from '../../ui/NumberCell.tsx'
+import { parseWhole } from '../../ui/parseCount.ts'
+import { nameOfRound, sayFinding, sayMend } from '../../words/patternWords.ts'
+
+/** What a maker settles by saying how a round ends. */
+const SAID_BY_HAND: ReadonlySet<Finding['is']['kind']> = new Set(['unread', 'open', 'uses', 'doesNotDivide'])
 
 interface FindingBarProps {
   readonly read: PatternRead
@@ -11,15 +16,18 @@ interface FindingBarProps {
   readonly mends: readonly Mend[] | undefined
   readonly onMend: (mend: Mend) => void
   readonly onLeave: (finding: Finding) => void
+  /** Says how many stitches the round of a finding ends with. */
+  readonly onEndsAt: (finding: Finding, count: number) => void
   readonly onGo: (index: number) => void
 }
 
 /** One finding at a time: what is wrong, why it is thought so, and ways to mend it, the likeliest first. */
-export function FindingBar({ read, findings, at, mends, onMend, onLeave, onGo }: FindingBarProps) {
+export function FindingBar({ read, findings, at, mends, onMend, onLeave, onEndsAt, onGo }: FindingBarProps) {
   const finding = findings[at]
   if (!finding) return null
   const { says, why } = sayFinding(finding, read)
   const { length } = findings
+  const round = finding.round === undefined ? undefined : read.pieces[finding.piece]?.rounds[finding.round]
   return (
     <section
       aria-label="What does not add up"
@@ -44,6 +52,19 @@ export function FindingBar({ read, findings, at, mends, onMend, onLeave, onGo }:
             {sayMend(mend, read.text)}
           </button>
         ))}
+        {round && SAID_BY_HAND.has(finding.is.kind) && (
+          <NumberCell
+            key={`${finding.line} ${finding.round}`}
+            className="w-44 border rule"
+            label={`${nameOfRound(round)} ends at`}
+            value={round.count ?? 0}
+            format={(count) => (count > 0 ? String(count) : '')}
+            parse={parseWhole(1, 5000, 'stitches of a round')}
+            unit="sts"
+            step={1}
+            onChange={(count) => onEndsAt(finding, count)}
+          />
+        )}
         <button type="button" className="button-line" onClick={() => onLeave(finding)}>
           Leave it
         </button>

@@ -272,12 +272,12 @@ function Strip({
   }
   const colour = (round.yarn && colours.get(round.yarn.toLowerCase())) ?? FOG
   const wide = Math.max(makes, stated?.count ?? 0) * pitch + (stated ? TAG_ROOM : 4)
-  const off = stated !== undefined && stated.count !== makes
-  const byHand = count !== undefined && count !== makes && !off
+  const byHand = round.byHand === true
+  const off = stated !== undefined && stated.count !== makes && !byHand
   return (
     <>
       <span className="visually-hidden">
-        {`makes ${makes}${stated ? `, says ${stated.count}` : ', no total said'}${byHand ? `, read as ${count}` : ''}`}
+        {`makes ${makes}${stated ? `, says ${stated.count}` : ', no total said'}${byHand ? `, by your word` : ''}`}
       </span>
       <span className="block shrink-0" style={{ height: STRIP_HEIGHT }}>
         <StepStrip
@@ -296,7 +296,7 @@ function Strip({
         {off
           ? `${makes} made`
           : byHand
-            ? `read as ${count}`
+            ? `${count}, by your word`
             : stated
               ? ''
               : last.makes === makes

@@ -4,7 +4,12 @@ import { useNavigate, useParams } from 'react-router'
 import { NO_USE_YET, UNMEASURED_GAUGE, type GaugeRecord, type PieceRecord } from '../../../core/index.ts'
 import { asWritten } from '../../../core/pattern/asPiece.ts'
 import { yarnsNamed } from '../../../core/pattern/yarnsNamed.ts'
-import { mended, type Finding, type Mend } from '../../../core/pattern/check/checkPattern.ts'
+import {
+  mended,
+  readingsAfterEdit,
+  type Finding,
+  type Mend,
+} from '../../../core/pattern/check/checkPattern.ts'
 import { LONGEST_TEXT, type Readings } from '../../../core/pattern/readings.ts'
 import type { Study } from '../../../core/pattern/studyPattern.ts'
 import { createPieces, type PieceToBe } from '../../store/mutations.ts'
@@ -23,6 +28,7 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { MEASURE_WORDS } from '../../words/measureWords.ts'
 import { pieceTitle } from '../../words/pieceWords.ts'
 import { LIE_WORDS } from '../../words/wording.ts'
+import { BesideNow } from './BesideNow.tsx'
 import { FindingBar } from './FindingBar.tsx'
 import { PatternLines } from './PatternLines.tsx'
 import { useMends, usePattern } from './usePattern.ts'
@@ -193,7 +199,7 @@ function TextOfPiece({ view }: { readonly view: PieceView }) {
         const next = written(piece, study)
         return (
           <div className="grid gap-2 py-3">
-            <p className="text-16">It is planned anew now, in another size or stitch than this text.</p>
+            <BesideNow view={view} piece={piece} read={study.read.pieces[source.piece]} />
             <button
               type="button"
               className="button-line"
@@ -297,7 +303,9 @@ function Reader({ text, readings, gauge, onChange, onRead, header, title, action
                   maxLength={2 * LONGEST_TEXT}
                   placeholder={'Rnd 1: 6 sc in magic ring (6)\nRnd 2: inc around (12)\n…'}
                   value={text}
-                  onChange={({ target }) => onChange(target.value, readings)}
+                  onChange={({ target }) =>
+                    onChange(target.value, readingsAfterEdit(text, target.value, readings))
+                  }
                   onPaste={() => blank && setWhole(false)}
                 />
               )}
@@ -309,7 +317,7 @@ function Reader({ text, readings, gauge, onChange, onRead, header, title, action
                   findings={findings}
                   inHand={findings[inHand]}
                   onFinding={(finding) => setAt(findings.indexOf(finding))}
-                  onText={(next) => onChange(next, readings)}
+                  onText={(next) => onChange(next, readingsAfterEdit(text, next, readings))}
                   colours={colours}
                 />
               )}
@@ -335,6 +343,10 @@ function Reader({ text, readings, gauge, onChange, onRead, header, title, action
             mends={mends}
             onMend={mend}
             onLeave={(finding) => setLeft(new Set([...left, keyOf(finding)]))}
+            onEndsAt={({ line }, count) => {
+              const { from } = study.read.lines[line]!.span
+              onChange(text, { ...readings, ends: { ...readings.ends, [from]: count } })
+            }}
             onGo={setAt}
           />
         )}

@@ -1,5 +1,5 @@
 import { useMemo, type ReactNode } from 'react'
-import { MM_PER_INCH, type Terms } from '../../../core/index.ts'
+import { MM_PER_INCH, type Plan, type Terms } from '../../../core/index.ts'
 import type { PieceRead } from '../../../core/pattern/read/readPattern.ts'
 import type { Recognition, Recognised } from '../../../core/pattern/recognise.ts'
 import type { Study } from '../../../core/pattern/studyPattern.ts'
@@ -8,7 +8,8 @@ import { OnePiece, sizeOnLedge } from '../../drawing/OnLedge.tsx'
 import { tapeTicks } from '../../drawing/tapeTicks.ts'
 import { isStrip } from '../../drawing/views/viewOf.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { MEASURE_WORDS } from '../../words/measureWords.ts'
+import { MEASURE_WORDS, sayBare } from '../../words/measureWords.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 import { sayChain, sayJoins, sayNotRecognised, sayTerms, type Taken } from '../../words/patternWords.ts'
 import { duration, LIE_WORDS } from '../../words/wording.ts'
 
@@ -128,11 +129,31 @@ function OnePieceOfIt({
           <p className="text-16">
             <span className="slab text-18">{duration(plan.seconds)}</span> at your pace
           </p>
+          <Measures plan={plan} />
         </>
       ) : (
         !recognition.ok && <p className="text-16">{sayNotRecognised(recognition.why, piece.rounds)}</p>
       )}
     </div>
+  )
+}
+
+/** What to measure on the way, and what a tape should find. */
+function Measures({ plan }: { readonly plan: Plan }) {
+  const sizes = useSizes()
+  const onTheWay = plan.checkpoints.filter(
+    ({ purpose, promises }) => purpose !== 'finish' && promises.length > 0,
+  )
+  if (onTheWay.length === 0) return null
+  return (
+    <ul className="pt-2 text-16">
+      {onTheWay.map(({ afterRound, promises }) => (
+        <li key={afterRound}>
+          {roundTitle(plan, afterRound)}: {sayBare(promises[0]!, sizes)}{' '}
+          {MEASURE_WORDS[promises[0]!.of].after}
+        </li>
+      ))}
+    </ul>
   )
 }
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { readPattern } from '../read/readPattern.ts'
-import { findingsOf, mended, mendsFor } from './checkPattern.ts'
+import { findingsOf, mended, mendsFor, readingsAfterEdit } from './checkPattern.ts'
 
 const textOf = (name: string) => readFileSync(`core/testing/patterns/${name}.txt`, 'utf8')
 const studied = (text: string) => {
@@ -98,6 +98,13 @@ test('a count said by hand stands, whatever the steps say, and goes along when l
   const at = text.indexOf('Rnd 2')
   const read = readPattern(text, { ends: { [at]: 12 } })
   expect(read.pieces[0]!.rounds.map(({ count }) => count)).toEqual([6, 12, 18])
+  // Shaped evenly, so that the rest can be worked: 6 into 12 is one more in each.
+  expect(read.pieces[0]!.rounds[1]).toMatchObject({ byHand: true, uses: 6, makes: 12, problems: [] })
+  expect(findingsOf(read)).toEqual([])
+  expect(readingsAfterEdit(text, `A note\n${text}`, { ends: { [at]: 12 } })).toEqual({
+    ends: { [at + 7]: 12 },
+  })
+  expect(readingsAfterEdit(text, `${text}R4`, { ends: { [at]: 12 } })).toEqual({ ends: { [at]: 12 } })
   const by = readPattern(textOf('wrong-total-next'), {
     ends: { [textOf('wrong-total-next').indexOf('R5')]: 36 },
   })

@@ -250,8 +250,20 @@ export function mended(text: string, mend: Mend, asked: ReadWith): { text: strin
   return { text, readings: { ...asked, chainCounts: mend.counts ? 'always' : 'never' } }
 }
 
+/** What a maker settled by hand goes along when the text is edited: counts stay with their lines. */
+export function readingsAfterEdit<R extends Pick<ReadWith, 'ends'>>(
+  before: string,
+  after: string,
+  readings: R,
+): R {
+  if (!readings.ends || before === after) return readings
+  let same = 0
+  while (same < before.length && before[same] === after[same]) same++
+  return movedEnds(readings, same, after.length - before.length)
+}
+
 /** Counts said by hand go along with the lines they are of. */
-function movedEnds(asked: ReadWith, from: number, by: number): ReadWith {
+function movedEnds<R extends Pick<ReadWith, 'ends'>>(asked: R, from: number, by: number): R {
   if (!asked.ends) return asked
   const ends = Object.entries(asked.ends).map(([at, count]) => [
     Number(at) >= from ? Number(at) + by : Number(at),

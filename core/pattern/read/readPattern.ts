@@ -1,6 +1,6 @@
 import { bothSidesOf } from '../../rounds/spine.ts'
 import { topOf, turned, type Round, type Run } from '../../rounds/round.ts'
-import { expandSteps, type Step } from '../../rounds/steps.ts'
+import { compressRun, expandSteps, plain, type Step } from '../../rounds/steps.ts'
 import type { StitchName, Terms } from '../../stitches/stitch.ts'
 import type { Start } from '../../plan/plan.ts'
 import { parseRound } from './grammar.ts'
@@ -52,6 +52,8 @@ export interface RoundRead {
   /** What the next one finds: what it makes, unless its steps are not known, or the maker says otherwise. */
   readonly count: number | undefined
   readonly stated?: Stated
+  /** The maker says how many it ends with. */
+  readonly byHand?: true
   readonly chain?: ChainRead
   readonly loops?: 'back' | 'front'
   /** What it stands on, where that is not all of the round before. */
@@ -531,6 +533,14 @@ class Reader {
     if (counted !== undefined && read.steps.length > 0 && read.uses !== counted && !alreadySaid(problems)) {
       problems.push({ kind: 'uses', span: line.body, uses: read.uses, there: counted })
     }
+    const spread =
+      said === undefined ? undefined : spreadTo(said, { stitch, from: begun?.gathers ? undefined : counted })
+    if (spread) {
+      // What the maker says of it stands: its steps where they come to that, and else so many all around.
+      const asRead = problems.length === 0 && read.makes === said
+      const by = asRead ? read : { ...read, ...spread }
+      return { read: by, problems: [], said, made: said, total: said, byHand: true as const }
+    }
     const made = read.steps.length > 0 ? read.makes : undefined
     if (read.stated && said === undefined && made !== undefined && made !== read.stated.count) {
       problems.push({ kind: 'total', span: read.stated.span, stated: read.stated.count, made })
@@ -538,7 +548,7 @@ class Reader {
     if (read.steps.length === 0 && !unsure(problems)) {
       problems.push({ kind: 'unread', span: line.body })
     }
-    return { read, problems, said, made, total: said ?? read.stated?.count }
+    return { read, problems, said, made, total: said ?? read.stated?.count, byHand: undefined }
   }
 
   /** Its steps; chains that stand free where they come out even so, and not otherwise. */
@@ -608,7 +618,7 @@ class Reader {
         standing = otherwise
       }
     }
-    const { read, problems, said, total, made } = standing
+    const { read, problems, said, total, made, byHand } = standing
     const { ends, yarn, next } = endsOf(items)
     const here = yarn ?? piece.nextYarn ?? piece.yarn
     const side = written.side ?? sideAfter(below, piece.turns, items)
@@ -623,6 +633,7 @@ class Reader {
       there,
       uses: read.uses,
       makes: read.makes,
+      ...(byHand ? { byHand } : {}),
       count: said ?? (unsure(problems) || isOffBothWays(problems) ? (total ?? made) : (made ?? total)),
       ...(read.stated ? { stated: read.stated } : {}),
       ...(read.chain ? { chain: read.chain } : {}),
@@ -681,6 +692,26 @@ const newPiece = (): PieceSoFar => ({
 
 const plusOne = (count: number | undefined, more: boolean): number | undefined =>
   count === undefined ? undefined : count + (more ? 1 : 0)
+
+/** A round from so many stitches to so many, shaped evenly; nothing where one round cannot do it. */
+function spreadTo(
+  to: number,
+  { stitch, from }: { readonly stitch: StitchName; readonly from: number | undefined },
+): Pick<StepsRead, 'steps' | 'uses' | 'makes'> | undefined {
+  if (from === undefined || from === to) {
+    return { steps: [{ times: 1, ops: [plain(stitch, to)] }], uses: to, makes: to }
+  }
+  const shapings = Math.abs(to - from)
+  const kind = to > from ? 'inc' : 'dec'
+  const plains = kind === 'inc' ? from - shapings : from - 2 * shapings
+  if (from < 1 || plains < 0) return undefined
+  const gaps = Array.from(
+    { length: shapings },
+    (_, index) => Math.floor(((index + 1) * plains) / shapings) - Math.floor((index * plains) / shapings),
+  )
+  const steps = compressRun({ stitch, kind, gaps, end: 0, shapingFirst: false })
+  return { steps, uses: from, makes: to }
+}
 
 /** The count a round is said to have, where that is not what it makes. */
 const disputed = ({ problems }: RoundRead): number | undefined => {
@@ -930,13 +961,21 @@ export function roundsOf(piece: PieceRead, yarn: string): readonly Round[] {
       section: 'piece',
       closed: read.closed,
       side: read.side,
-      fabric: read.stitch,
+      // What only edges the fabric adds nothing to its size.
+      fabric: read === piece.rounds.at(-1) && isRim(read) ? 'slst' : read.stitch,
       yarn: read.yarn ?? yarn,
       ...standing,
       steps: read.steps,
     })
   }
   return rounds
+}
+
+/** Whether a last round is an edging: reverse stitches, curls, picots, or shells over skipped ones. */
+function isRim({ steps }: RoundRead): boolean {
+  const ops = steps.flatMap((step) => step.ops)
+  const shells = ops.some(({ manner }) => manner === 'skip') && ops.some(({ makes }) => makes > 3)
+  return shells || ops.some(({ manner }) => manner === 'reverse' || manner === 'curl' || manner === 'picot')
 }
 
 function standingOn(read: RoundRead, top: Run, rounds: readonly Round[]): Pick<Round, 'hosts' | 'left'> {
