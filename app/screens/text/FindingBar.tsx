@@ -1,6 +1,7 @@
+import { useState } from 'react'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import type { Finding, Mend } from '../../../core/pattern/check/checkPattern.ts'
-import type { PatternRead } from '../../../core/pattern/read/readPattern.ts'
+import type { PatternRead, RoundRead } from '../../../core/pattern/read/readPattern.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'
 import { nameOfRound, sayFinding, sayMend } from '../../words/patternWords.ts'
@@ -53,16 +54,10 @@ export function FindingBar({ read, findings, at, mends, onMend, onLeave, onEndsA
           </button>
         ))}
         {round && SAID_BY_HAND.has(finding.is.kind) && (
-          <NumberCell
+          <EndsAt
             key={`${finding.line} ${finding.round}`}
-            className="w-44 border rule"
-            label={`${nameOfRound(round)} ends at`}
-            value={round.count ?? 0}
-            format={(count) => (count > 0 ? String(count) : '')}
-            parse={parseWhole(1, 5000, 'stitches of a round')}
-            unit="sts"
-            step={1}
-            onChange={(count) => onEndsAt(finding, count)}
+            round={round}
+            onSay={(count) => onEndsAt(finding, count)}
           />
         )}
         <button type="button" className="button-line" onClick={() => onLeave(finding)}>
@@ -93,5 +88,33 @@ export function FindingBar({ read, findings, at, mends, onMend, onLeave, onEndsA
         )}
       </div>
     </section>
+  )
+}
+
+/** How many stitches a round ends with, by its maker's word: taken once it is said to the end. */
+function EndsAt({ round, onSay }: { readonly round: RoundRead; readonly onSay: (count: number) => void }) {
+  const [count, setCount] = useState(round.count ?? round.there ?? 0)
+  return (
+    <form
+      className="flex"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (count > 0) onSay(count)
+      }}
+    >
+      <NumberCell
+        className="w-40 border rule"
+        label={`${nameOfRound(round)} ends at`}
+        value={count}
+        format={(value) => (value > 0 ? String(value) : '')}
+        parse={parseWhole(1, 5000, 'stitches of a round')}
+        unit="sts"
+        step={1}
+        onChange={setCount}
+      />
+      <button type="submit" className="button-line border-l-0!">
+        Say so
+      </button>
+    </form>
   )
 }

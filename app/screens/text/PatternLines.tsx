@@ -17,6 +17,8 @@ interface PatternLinesProps {
   readonly inHand: Finding | undefined
   readonly onFinding: (finding: Finding) => void
   readonly onText: (text: string) => void
+  /** Takes back what was said by hand of the round that begins with a character. */
+  readonly onUnsay: (from: number) => void
   /** Colours of yarns by the name that the text has for them, in small letters. */
   readonly colours: ReadonlyMap<string, string>
 }
@@ -31,7 +33,7 @@ const FOG = '#FAFCFB'
 
 /** The text line against line with what was understood of it: number, stitches, the count it says. */
 export function PatternLines(props: PatternLinesProps) {
-  const { text, read, settled, inHand, findings, onFinding, onText, colours } = props
+  const { text, read, settled, inHand, findings, onFinding, onText, onUnsay, colours } = props
   const [strip, { width }] = useElementSize()
   const rounds = read.pieces.flatMap((piece) => piece.rounds)
   const most = rounds.reduce((all, { makes, stated }) => Math.max(all, makes, stated?.count ?? 0), 12)
@@ -114,6 +116,7 @@ export function PatternLines(props: PatternLinesProps) {
               pitch={pitch}
               colours={colours}
               onFinding={onFinding}
+              onUnsay={onUnsay}
               onChange={(next) => change(index, next)}
               onKeyDown={(event) => byKey(event, index)}
             />
@@ -150,6 +153,7 @@ interface PatternRowProps {
   readonly pitch: number
   readonly colours: ReadonlyMap<string, string>
   readonly onFinding: (finding: Finding) => void
+  readonly onUnsay: (from: number) => void
   readonly onChange: (text: string) => void
   readonly onKeyDown: (event: KeyboardEvent<HTMLTextAreaElement>) => void
 }
@@ -205,7 +209,18 @@ function PatternRow(props: PatternRowProps) {
       </span>
       <span className="flex min-w-0 items-center gap-3">
         {first ? (
-          <Strip round={first} rounds={rounds} pitch={pitch} colours={colours} lit={lit} />
+          <>
+            <Strip round={first} rounds={rounds} pitch={pitch} colours={colours} lit={lit} />
+            {first.byHand && line && (
+              <button
+                type="button"
+                className="min-h-11 text-16 underline underline-offset-4"
+                onClick={() => props.onUnsay(line.span.from)}
+              >
+                Take back
+              </button>
+            )}
+          </>
         ) : (
           <span className="text-16 text-ink-2">{line ? sayLine(line) : ''}</span>
         )}

@@ -318,6 +318,10 @@ function Reader({ text, readings, gauge, onChange, onRead, header, title, action
                   inHand={findings[inHand]}
                   onFinding={(finding) => setAt(findings.indexOf(finding))}
                   onText={(next) => onChange(next, readingsAfterEdit(text, next, readings))}
+                  onUnsay={(from) => {
+                    const { [from]: _, ...ends } = readings.ends ?? {}
+                    onChange(text, { ...readings, ends })
+                  }}
                   colours={colours}
                 />
               )}

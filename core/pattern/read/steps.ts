@@ -173,8 +173,9 @@ class Reckoning {
         if (item.place?.kind !== 'rest') return once(this.opsOfWork(item, 1))
         const left = item.place.left > 0 ? item.place.left : this.usesOf(around.after)
         const room = this.room(item.span, around.used + left)
+        if (room === undefined) return this.byTotal(item.span, this.opsOfWork(item, 1))
         const { times, over } = timesIn(room, Math.max(1, item.together))
-        if (over > 0) this.doesNotDivide(item.span, item.together, room!)
+        if (over > 0) this.doesNotDivide(item.span, item.together, room)
         return times > 0 ? once(this.opsOfWork(item, times)) : []
       }
       case 'several':
@@ -243,7 +244,7 @@ class Reckoning {
     const { stated } = this.ground
     if (stated !== undefined && makes > 0 && stated % makes === 0)
       return this.repeated(span, stated / makes, ops)
-    this.problems.push({ kind: 'open', span })
+    if (stated !== undefined) this.problems.push({ kind: 'open', span })
     return []
   }
 
