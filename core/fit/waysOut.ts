@@ -75,14 +75,23 @@ export function waysOut(situation: Situation): {
     moreSeconds: way.secondsLeft - unchanged.secondsLeft,
     moreMetres: way.metres - unchanged.metres,
   })
-  const replanned = attempt(() => planPiece(specNow, { rounds: worked, edge: diagnosis.edge }))
+  // Rounds ahead that are changed are no longer those of a text.
+  const free = freely(specNow)
+  const replanned = attempt(() => planPiece(free, { rounds: worked, edge: diagnosis.edge }))
   const ways: WayOut[] = [
-    ...(replanned ? [weigh(situation, { kind: 'replan', plan: replanned, spec: specNow, worked })] : []),
+    ...(replanned ? [weigh(situation, { kind: 'replan', plan: replanned, spec: free, worked })] : []),
     ...goBack(situation, specNow, worked),
     ...anotherHook(situation, specNow, worked),
     unchanged,
   ].map(against)
   return { unchanged, ways: ways.sort((one, other) => one.cost - other.cost) }
+}
+
+/** A spec whose rounds are planned, and not given. */
+function freely(spec: PieceSpec): PieceSpec {
+  if (!spec.constraints?.given) return spec
+  const { given: _, ...constraints } = spec.constraints
+  return { ...spec, constraints }
 }
 
 function attempt(plan: () => Plan): Plan | undefined {

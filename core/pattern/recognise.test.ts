@@ -7,7 +7,9 @@ import { newPiece } from '../exchange/newPiece.ts'
 import { specOf } from '../exchange/specOf.ts'
 import { UNMEASURED_GAUGE } from '../exchange/newPiece.ts'
 import { PIECES_TO_WRITE } from '../testing/patternSpecs.ts'
-import { discSpec } from '../testing/specs.ts'
+import { acrossOf, discSpec, seenAcross } from '../testing/specs.ts'
+import { diagnose } from '../fit/diagnose.ts'
+import { waysOut } from '../fit/waysOut.ts'
 import { asWritten } from './asPiece.ts'
 import { bandsOver, plannedAnew } from './plannedAnew.ts'
 import { readPattern } from './read/readPattern.ts'
@@ -119,6 +121,31 @@ test('given rounds are planned as they are, kept, and carried on from what was r
     ),
     { numRuns: 12, endOnFailure: true },
   )
+})
+
+test('found large on the way, the rounds ahead are planned to its size; carried on or with another hook they are as written', () => {
+  const { is } = recognised(PIECES_TO_WRITE['disc']!)
+  const spec = specOf(pieceOf(is), RECORD, 18)
+  const plan = planPiece(spec)
+  const across = 2 * plan.rounds[5]!.at.radius * 1.25
+  const reading = {
+    id: 'r',
+    copyId: 'c',
+    at: 0,
+    planVersion: 1,
+    afterRound: 6,
+    seen: seenAcross(6, across, across),
+  }
+  const diagnosis = diagnose({ spec, rounds: plan.rounds.slice(0, 6), readings: [reading] })
+  const { unchanged, ways } = waysOut({ spec, hook: 5, plan, afterRound: 6, diagnosis })
+  const size = ({ plan: { finished } }: { plan: Plan }) => finished.promises[0]!.value
+  const wanted = acrossOf(spec)
+  const replanned = ways.find(({ kind }) => kind === 'replan')!
+  expect(Math.abs(size(replanned) - wanted)).toBeLessThan(Math.abs(size(unchanged) - wanted))
+  expect(replanned.spec.constraints?.given).toBeUndefined()
+  for (const way of ways.filter(({ kind }) => kind === 'anotherHook')) {
+    expect(way.plan.rounds.map(({ count }) => count)).toEqual(plan.rounds.map(({ count }) => count))
+  }
 })
 
 test('a size changed plans it anew in its stitch, start and way; its bands of yarn keep their share', () => {

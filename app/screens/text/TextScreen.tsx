@@ -1,5 +1,5 @@
 import { FileText } from 'lucide-react'
-import { useMemo, useRef, useState, type ReactNode } from 'react'
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { NO_USE_YET, UNMEASURED_GAUGE, type GaugeRecord, type PieceRecord } from '../../../core/index.ts'
 import { asWritten } from '../../../core/pattern/asPiece.ts'
@@ -239,12 +239,14 @@ function Reader({ text, readings, gauge, onChange, onRead, header, title, action
   const { study, refused, settled } = usePattern(text, readings, gauge, settings.pace)
   const [at, setAt] = useState(0)
   const [whole, setWhole] = useState(text.trim() === '')
-  const told = useRef<Study>(undefined)
   // What a text says now is what the piece is worked by.
-  if (settled && study && told.current !== study) {
-    told.current = study
-    if (onRead) queueMicrotask(() => onRead(study))
-  }
+  const tell = useRef(onRead)
+  useEffect(() => {
+    tell.current = onRead
+  })
+  useEffect(() => {
+    if (settled && study) tell.current?.(study)
+  }, [settled, study])
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const all = study?.findings ?? []
   const findings = all.filter((finding) => !left.has(keyOf(finding)))
