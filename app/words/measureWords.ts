@@ -1,4 +1,4 @@
-import { plusMinusOf, type MeasureKind, type Promised } from '../../core/index.ts'
+import { plusMinusOf, type MeasureKind, type Plan, type Promised } from '../../core/index.ts'
 import type { Sizes } from '../ui/useSizes.ts'
 
 interface MeasureWords {
@@ -92,6 +92,10 @@ export const sayBare = (promised: Promised, sizes: Sizes): string =>
 /** "46 to 74 cm across": a guess, by both ends of what it may be. */
 export const sayGuessed = (promised: Promised, sizes: Sizes): string =>
   `${sayRange(promised, sizes)} ${MEASURE_WORDS[promised.of].after}`
+
+/** Whether all that a plan says of sizes is a guess from the label. */
+export const isGuess = ({ notices }: Pick<Plan, 'notices'>): boolean =>
+  notices.some(({ code }) => code === 'guess')
 
 /** "46 to 74 cm" */
 export function sayRange(promised: Promised, sizes: Sizes): string {

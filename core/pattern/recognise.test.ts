@@ -199,6 +199,13 @@ test('what another tension makes of it: how many stitches it wants, the hook tha
       pace: 18,
     },
   )
+  const guessed = studyPattern(
+    `Hut mat, 17 cm across\n${text}`,
+    {},
+    { gauge: { ...discSpec(200).gauge, certainty: 'guess' }, hook: 5, pace: 18 },
+  )
+  // From a label alone nothing is known of how the maker's own tension differs.
+  expect(guessed.ok && guessed.study.tension).toBeUndefined()
   if (!studied.ok) throw new Error('not read')
   const { tension, pieces } = studied.study
   const [first] = pieces

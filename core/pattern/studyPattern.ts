@@ -74,7 +74,8 @@ function tensionIn(
   { gauge, hook }: StudiedIn,
 ): Tension | undefined {
   const promised = promisedSize(read)
-  if (promised === undefined || !first?.ok) return undefined
+  // A guess of a gauge says nothing of how another maker's differs.
+  if (promised === undefined || !first?.ok || gauge.certainty === 'guess') return undefined
   const { plan, stitch } = first.is
   const [main] = plan.finished.promises
   // Of other sizes a text seldom says which it means.

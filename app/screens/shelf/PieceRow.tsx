@@ -1,5 +1,6 @@
 import clsx from 'clsx'
 import { Link } from 'react-router'
+import { isGuess } from '../../words/measureWords.ts'
 import { roundNamed, type YarnRecord } from '../../../core/index.ts'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
 import { sayForm } from '../../words/formWords.ts'
@@ -116,7 +117,7 @@ function nextWords({ planned, copies, view, stage }: ShelfRow, { speech }: Sizes
   if (stage === 'finished')
     return ['Finished', `${progress.finished === 1 ? 'One' : progress.finished} made.`]
   if (stage === 'planned') {
-    const guess = plan.notices.some(({ code }) => code === 'guess')
+    const guess = isGuess(plan)
     return [
       `Planned, ${plan.rounds.length} ${roundsNoun(plan) === 'rows' ? 'rows' : 'rnds'}`,
       guess ? 'Gauge is a guess from the label.' : `${roundTitle(plan, 1)}: ${plan.rounds[0]!.count} sts.`,

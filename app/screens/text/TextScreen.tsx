@@ -25,7 +25,7 @@ import { Select } from '../../ui/Select.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { MEASURE_WORDS } from '../../words/measureWords.ts'
+import { isGuess, MEASURE_WORDS, sayGuessed } from '../../words/measureWords.ts'
 import { pieceTitle } from '../../words/pieceWords.ts'
 import { LIE_WORDS } from '../../words/wording.ts'
 import { BesideNow } from './BesideNow.tsx'
@@ -395,9 +395,11 @@ function sumOf({ read, pieces, tension, findings }: Study, sizes: ReturnType<typ
   const plan = first?.ok ? first.is.plan : undefined
   const [main] = plan?.finished.promises ?? []
   const lies = plan?.finished.lie ? `, ${LIE_WORDS[plan.finished.lie]}` : ''
-  const comes = main
-    ? ` In your gauge it comes out ${sizes.full(main.value)} ${MEASURE_WORDS[main.of].after}${lies}`
-    : ''
+  const size =
+    plan &&
+    main &&
+    (isGuess(plan) ? sayGuessed(main, sizes) : `${sizes.full(main.value)} ${MEASURE_WORDS[main.of].after}`)
+  const comes = size ? ` In your gauge it comes out ${size}${lies}` : ''
   const promised = tension ? `; the text promises ${sizes.full(tension.promised)}` : ''
   const sure = findings.length === 0 && rounds > 0 ? ' Every round adds up.' : ''
   return `${rounds} ${rounds === 1 ? 'round' : 'rounds'} read${

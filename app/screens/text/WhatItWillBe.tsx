@@ -8,7 +8,7 @@ import { OnePiece, sizeOnLedge } from '../../drawing/OnLedge.tsx'
 import { tapeTicks } from '../../drawing/tapeTicks.ts'
 import { isStrip } from '../../drawing/views/viewOf.ts'
 import { useSizes } from '../../ui/useSizes.ts'
-import { MEASURE_WORDS, sayBare } from '../../words/measureWords.ts'
+import { isGuess, MEASURE_WORDS, sayBare, sayRange } from '../../words/measureWords.ts'
 import { roundTitle } from '../../words/roundWords.ts'
 import { sayChain, sayJoins, sayNotRecognised, sayTerms, type Taken } from '../../words/patternWords.ts'
 import { duration, LIE_WORDS } from '../../words/wording.ts'
@@ -94,6 +94,7 @@ function OnePieceOfIt({
 }) {
   const sizes = useSizes()
   const plan = recognition.ok ? recognition.is.plan : undefined
+  const guess = plan !== undefined && isGuess(plan)
   return (
     <div className="py-3 first:pt-0">
       {named && (
@@ -106,10 +107,12 @@ function OnePieceOfIt({
         <>
           <Section is={recognition.is} colours={colours} />
           <p className="pt-2 leading-tight">
-            {plan.finished.promises.map(({ of, value }, index) => (
-              <span key={of} className="block text-18">
-                <span className={index === 0 ? 'slab text-36' : 'slab text-20'}>{sizes.full(value)}</span>{' '}
-                {MEASURE_WORDS[of].after}
+            {plan.finished.promises.map((promise, index) => (
+              <span key={promise.of} className="block text-18">
+                <span className={index === 0 ? 'slab text-36' : 'slab text-20'}>
+                  {guess ? sayRange(promise, sizes) : sizes.full(promise.value)}
+                </span>{' '}
+                {MEASURE_WORDS[promise.of].after}
                 {index === 0 && plan.finished.lie && `, ${LIE_WORDS[plan.finished.lie]}`}
               </span>
             ))}
@@ -149,7 +152,8 @@ function Measures({ plan }: { readonly plan: Plan }) {
     <ul className="pt-2 text-16">
       {onTheWay.map(({ afterRound, promises }) => (
         <li key={afterRound}>
-          {roundTitle(plan, afterRound)}: {sayBare(promises[0]!, sizes)}{' '}
+          {roundTitle(plan, afterRound)}:{' '}
+          {isGuess(plan) ? sayRange(promises[0]!, sizes) : sayBare(promises[0]!, sizes)}{' '}
           {MEASURE_WORDS[promises[0]!.of].after}
         </li>
       ))}

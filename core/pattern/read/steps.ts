@@ -273,13 +273,7 @@ class Reckoning {
       if (item.kind !== 'several') return sum
       const { often } = item
       if (item.into && often?.kind !== 'times') return sum + stitchesConsumed(once(this.opsOfGroup(item)))
-      const times = !often
-        ? 1
-        : often.kind === 'times'
-          ? often.times
-          : often.kind === 'again'
-            ? often.times + 1
-            : 0
+      const times = timesSaid(often, 0)
       return sum + times * this.usesOf(item.items)
     }, 0)
   }
@@ -295,13 +289,7 @@ class Reckoning {
       } else if (item.kind === 'several') {
         const own = item.into ? this.opsOfGroup(item) : this.opsOf(item.items)
         const { often } = item
-        const times = !often
-          ? 1
-          : often.kind === 'times'
-            ? often.times
-            : often.kind === 'again'
-              ? often.times + 1
-              : 1
+        const times = timesSaid(often, 1)
         if (often?.kind === 'around') this.problems.push({ kind: 'open', span: item.span })
         const one = stitchesProduced(once(own)) + stitchesConsumed(once(own))
         if (times * one > 2 * MOST_IN_A_ROUND) this.problems.push({ kind: 'tooMany', span: item.span })
@@ -482,6 +470,12 @@ function beforeJoin(items: readonly Item[]): readonly Item[] {
   return join < 0
     ? items
     : items.filter((item, index) => index < join || (item.kind !== 'work' && item.kind !== 'unread'))
+}
+
+/** How often something is worked by its own words; `around` where that is as far as the round goes. */
+const timesSaid = (often: Several['often'], around: number): number => {
+  if (!often) return 1
+  return often.kind === 'around' ? around : often.kind === 'again' ? often.times + 1 : often.times
 }
 
 /** How often something may stand in a round. */
