@@ -8,6 +8,7 @@ import type { StitchName } from '../stitches/stitch.ts'
 import type { Start, WayOfRounds } from '../plan/plan.ts'
 import type { Foundation } from './alongChain.ts'
 import type { Form } from './registry.ts'
+import type { Seen, SeenRounds } from './seen.ts'
 
 /** What a form is planned with: its stitch, where the fabric begins, and how thick it is. Lengths in mm. */
 export interface Sizes {
@@ -265,6 +266,8 @@ export interface Family<F extends { readonly family: string }> {
     of(form: F, sizes: Sizes): number
     towards(form: F, sizes: Sizes, degrees: number): F
   }
+  /** What rounds are that nobody has planned, if they are of this family; nothing if they are not, or may be of another. */
+  seenIn?(seen: SeenRounds): Seen<F> | undefined
   /** The same form so many times as far around and along its fabric. */
   larger(form: F, by: Larger): F
   /** The form that would be asked for so that one of its measures came to this. */

@@ -11,6 +11,7 @@ import { oval, type OvalForm } from './oval/oval.ts'
 import { pouch, type PouchForm } from './pouch/pouch.ts'
 import { partOf, type SectionId } from '../rounds/round.ts'
 import type { AnyFamily, Family, Field, OutlinePoint, TapePlace } from './family.ts'
+import type { Seen, SeenRounds } from './seen.ts'
 import { slipper, type SlipperForm } from './slipper/slipper.ts'
 import { sock, type SockForm } from './sock/sock.ts'
 import { strap, type StrapForm } from './strap/strap.ts'
@@ -91,6 +92,15 @@ export const isAsked = (field: AnyField, valueOf: (key: string) => unknown): boo
 
 /** Whether a field belongs to how the piece begins. */
 export const isOfStart = (field: AnyField): boolean => field.kind === 'choice' && field.withStart === true
+
+/** What rounds are by themselves: the first family that knows them for its own. */
+export function seenAs(seen: SeenRounds): Seen<Form> | undefined {
+  for (const name of FAMILY_NAMES) {
+    const found = (FAMILIES[name] as AnyFamily).seenIn?.(seen)
+    if (found) return found
+  }
+  return undefined
+}
 
 export const FAMILY_NAMES = Object.keys(FAMILIES) as FamilyName[]
 

@@ -1,4 +1,5 @@
-import { familyOf, roundedForm, type Form } from '../forms/registry.ts'
+import { familyOf, roundedForm, seenAs, type Form } from '../forms/registry.ts'
+import type { SeenRounds } from '../forms/seen.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import type { GivenRound } from '../plan/planGiven.ts'
@@ -59,9 +60,9 @@ export function recognise(piece: PieceRead, { gauge, pace }: InGauge): Recogniti
   if (flaw) return no({ kind: 'flaw', round: flaw.at, message: flaw.message })
   const stitch = mainStitch(piece.rounds)
   const own = gaugeForStitch(gauge, stitch)
-  const outline = outlineOf(piece, own)
-  if (!outline) return no({ kind: 'form' })
-  const { form, sectionAt } = outline
+  const seen = seenAs(asSeen(piece, own))
+  if (!seen) return no({ kind: 'form' })
+  const { form, sectionAt } = seen
   const given = rounds.map(({ yarn: _yarn, beside: _beside, ...round }, index): GivenRound => ({
     ...round,
     section: sectionAt(index),
@@ -216,179 +217,18 @@ function rhythmOf(rounds: readonly RoundRead[]): Pick<Construction, 'order' | 'p
   }
 }
 
-interface Outlined {
-  readonly form: Form
-  /** The section that a round lies in, by its index. */
-  readonly sectionAt: (index: number) => SectionId
-}
-
-/** Of what lies flat, a round takes up about so much of what would lie quite flat. */
-const FLAT_SHARE = 0.75
-/** So many of the last rounds may keep their count and still be an edge of a flat piece. */
-const EDGE_ROUNDS = 2
-/** A round that grows by less than this share of what would lie flat is none of a base. */
-const GROWS = 0.35
-/** A wall may lose so much of its stitches to a texture, and still be one. */
-const STRAY = 0.04
-
-function outlineOf({ rounds, start }: PieceRead, { w, h }: Gauge): Outlined | undefined {
-  const kind = start?.start.kind
-  const whole = (id: SectionId) => () => id
-  const counts = rounds.map(({ makes }) => makes)
-  const standsPlainly = rounds.every(({ on }) => on === undefined)
-  if (!standsPlainly) return kind === 'chainAlong' || kind === 'chain' ? undefined : sockOf(rounds, w, h)
-  if (rounds.every(({ closed }) => !closed)) return kind === 'chain' ? strapOf(counts, w, h) : undefined
-  if (rounds.some(({ closed }) => !closed)) return undefined
-  if (kind === 'joinedChain') {
-    const even = counts.every((count) => count === counts[0])
-    if (!even) return drawnFrom('open', counts.length)
-    const form: Form = {
-      family: 'tube',
-      girth: mm(counts[0]! * w),
-      of: 'tube',
-      ease: 0,
-      length: mm(counts.length * h),
-      end: 'open',
-    }
-    return { form, sectionAt: whole('wall') }
-  }
-  if (kind === 'chain') return undefined
-  const flatGrowth = growthOf(rounds, w, h)
-  const grownAt = (least: number) =>
-    counts.findLastIndex((count, index) => index === 0 || count - counts[index - 1]! > least)
-  // Around a chain only its ends widen, and a wall may take up a few stitches more or fewer where its texture begins.
-  const crisp = crispTurn(rounds)
-  const last = crisp > 0 ? crisp - 1 : grownAt(kind === 'chainAlong' ? 0 : GROWS * flatGrowth)
-  const shrinks = counts.some((count, index) => index > 0 && count < (1 - STRAY) * counts[index - 1]!)
-  const after = counts.length - 1 - last
-  const flat = last > 0 && (counts[last]! - counts[0]!) / last >= FLAT_SHARE * flatGrowth
-  if (kind === 'chainAlong') {
-    if (shrinks) return bootieOf(counts, start!.chains ?? 4, w, h)
-    if (last === 0) return undefined
-    const width = 2 * (last + 1) * h
-    const form: Form = {
-      family: 'oval',
-      length: mm(width + (start!.chains ?? 4) * w),
-      width: mm(width),
-      edge: after <= EDGE_ROUNDS ? 'flat' : rounds[last + 1]!.loops === 'back' ? 'crisp' : 'rounded',
-      height: mm(Math.max(2, after) * h),
-      of: 'outside',
-      ends: 'exact',
-    }
-    return { form, sectionAt: (index) => (after > EDGE_ROUNDS && index > last ? 'wall' : 'base') }
-  }
-  if (flat && !shrinks && after <= EDGE_ROUNDS) {
-    return { form: { family: 'disc', across: mm(2 * counts.length * h) }, sectionAt: whole('flat') }
-  }
-  if (flat && !shrinks && last >= 2) {
-    const form: Form = {
-      family: 'vessel',
-      base: mm(2 * (last + 1) * h),
-      height: mm(after * h),
-      of: 'outside',
-      lean: 0,
-      edge: rounds[last + 1]!.loops === 'back' ? 'crisp' : 'rounded',
-    }
-    return { form, sectionAt: (index) => (index > last ? 'wall' : 'base') }
-  }
-  return drawnFrom('rounded', counts.length)
-}
-
-/** The round that turns a crisp edge: one into back loops among others that are not. */
-function crispTurn(rounds: readonly RoundRead[]): number {
-  const back = rounds.flatMap(({ loops, makes, uses }, index) =>
-    loops === 'back' && makes === uses ? [index] : [],
-  )
-  return back.length === 1 && back[0]! > 1 ? back[0]! : -1
-}
-
-/** A toe that widens, a foot, rows over part of it, and around again over them and over what waited: a sock. */
-function sockOf(rounds: readonly RoundRead[], w: number, h: number): Outlined | undefined {
-  const heel = rounds.findIndex(({ on }) => on?.kind === 'stretch')
-  const leg = rounds.findIndex(({ on }) => on?.kind === 'panel')
-  const inOrder = rounds.every(({ closed, on }, index) =>
-    index < heel || index > leg ? closed && on === undefined : index === leg || !closed,
-  )
-  const toe = rounds
-    .slice(0, Math.max(0, heel))
-    .findLastIndex(({ makes, uses }, index) => index === 0 || makes > uses)
-  if (heel < 0 || leg <= heel + 1 || !inOrder || toe + 1 >= heel || rounds.length - leg < 2) return undefined
-  const form: Form = {
-    family: 'sock',
-    foot: mm(1.25 * heel * h),
-    around: mm(rounds[heel - 1]!.makes * w),
-    ease: 0,
-    leg: mm((rounds.length - leg) * h),
-    heel: 'full',
-    cuff: 'plain',
-    cuffHeight: mm(40),
-  }
-  const sectionAt = (index: number) =>
-    index <= toe ? 'toe' : index < heel ? 'foot' : index < leg ? 'heel' : 'leg'
-  return { form, sectionAt }
-}
-
-/** A sole around a chain, a wall, rounds that come back over the instep, and even ones to the edge: a bootie. */
-function bootieOf(counts: readonly number[], chains: number, w: number, h: number): Outlined | undefined {
-  const changes = (index: number) => Math.sign(counts[index]! - (counts[index - 1] ?? 0))
-  const all = counts.map((_, index) => changes(index))
-  const sole = all.indexOf(0) - 1
-  const instep = all.indexOf(-1)
-  const cuff = all.lastIndexOf(-1) + 1
-  const inOrder = all.every((by, index) =>
-    index <= sole ? by > 0 : index < instep || index >= cuff ? by === 0 : by < 0,
-  )
-  if (sole < 1 || instep <= sole + 1 || cuff >= counts.length || !inOrder) return undefined
-  const foot = chains * w + 2 * (sole + 0.5) * h
-  const form: Form = {
-    family: 'bootie',
-    foot: mm(foot),
-    room: mm(0),
-    wide: Math.min(0.55, Math.max(0.36, (2 * (sole + 1) * h) / foot)),
-    opening: Math.min(2.2, Math.max(1, (counts.at(-1)! * w) / foot)),
-    cuffHeight: mm(Math.max(8, (counts.length - cuff) * h)),
-    cuff: 'plain',
-    side: 'left',
-  }
-  const sectionAt = (index: number) =>
-    index <= sole ? 'sole' : index < instep ? 'wall' : index < cuff ? 'instep' : 'cuff'
-  return { form, sectionAt }
-}
-
-/** Rows of one count, which may narrow by one or two in every row from some row on. */
-function strapOf(counts: readonly number[], w: number, h: number): Outlined | undefined {
-  const first = counts.findIndex((count) => count !== counts[0])
-  const strip = first < 0 ? counts.length : first
-  const by = first < 0 ? 0 : counts[first - 1]! - counts[first]!
-  const narrows = counts.slice(strip).every((count, index) => counts[strip + index - 1]! - count === by)
-  if (strip < 1 || !narrows || by > 2 || by < 0) return undefined
-  const form: Form = {
-    family: 'strap',
-    wide: mm(counts[0]! * w),
-    long: mm(counts.length * h),
-    end: by === 0 ? 'square' : by === 1 ? 'slanted' : 'pointed',
-  }
-  return { form, sectionAt: (index) => (index < strip ? 'strip' : 'point') }
-}
+/** A piece as families look at it. */
+const asSeen = ({ rounds, start }: PieceRead, { w, h }: Gauge): SeenRounds => ({
+  rounds,
+  ...(start ? { start: start.start.kind } : {}),
+  ...(start?.chains === undefined ? {} : { chains: start.chains }),
+  w,
+  h,
+  flatGrowth: growthOf(rounds, w, h),
+})
 
 /** Stitches to add every round so that it lies flat, by the stitches that it is made of. */
 function growthOf(rounds: readonly RoundRead[], w: number, h: number): number {
   const ratio = rounds.reduce((sum, { stitch }) => sum + STITCHES[stitch].heightOverWidth, 0) / rounds.length
   return flatIncrease(w, h * (ratio / STITCHES[mainStitch(rounds)].heightOverWidth))
-}
-
-/** A shape of its own; its outline is found once it is laid. */
-function drawnFrom(foot: 'rounded' | 'open', rounds: number): Outlined {
-  const form: Form = {
-    family: 'drawn',
-    outline: [
-      { across: foot === 'open' ? 60 : 10, up: 0 },
-      { across: 60, up: Math.max(20, rounds * 5) },
-    ],
-    of: 'itself',
-    ease: 0,
-    between: 'curved',
-    foot,
-  }
-  return { form, sectionAt: () => 'wall' }
 }

@@ -4,6 +4,7 @@ import { hasPost, sizeOfTexture, type Texture } from '../../rounds/texture.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import { aroundChain, chainsFor, foundationOn, type Foundation } from '../alongChain.ts'
 import type { Family, Outline, Sizes, UsualWork } from '../family.ts'
+import { countsIn, isAllRings } from '../seen.ts'
 
 /** A slipper for a foot, or for anything shaped like one: an oval sole, a wall, a toe taken in, a cuff. */
 export interface BootieForm {
@@ -211,6 +212,36 @@ export const bootie: Family<BootieForm> = {
   onFoot: ({ foot }) => foot,
   wider: (form, by) => ({ ...form, opening: Math.min(OPENING[1], form.opening * by) }),
   ribbed: (form) => (isRibbed(form) ? undefined : { ...form, cuff: 'ribbed' }),
+  // A sole around a chain, a wall, rounds that come back over the instep, and even ones to the edge.
+  seenIn(seen) {
+    const { start, chains, w, h } = seen
+    if (start !== 'chainAlong' || chains === undefined || !isAllRings(seen)) return undefined
+    const counts = countsIn(seen)
+    const changes = counts.map((count, index) => Math.sign(count - (counts[index - 1] ?? 0)))
+    const sole = changes.indexOf(0) - 1
+    const instep = changes.indexOf(-1)
+    const cuff = changes.lastIndexOf(-1) + 1
+    const inOrder = changes.every((by, index) =>
+      index <= sole ? by > 0 : index < instep || index >= cuff ? by === 0 : by < 0,
+    )
+    if (sole < 1 || instep <= sole + 1 || cuff >= counts.length || !inOrder) return undefined
+    const foot = chains * w + 2 * (sole + 0.5) * h
+    const within = (value: number, [least, most]: readonly [number, number]) =>
+      Math.min(most, Math.max(least, value))
+    return {
+      form: {
+        family: 'bootie',
+        foot: mm(foot),
+        room: mm(0),
+        wide: within((2 * (sole + 1) * h) / foot, WIDE),
+        opening: within((counts.at(-1)! * w) / foot, OPENING),
+        cuffHeight: mm(within((counts.length - cuff) * h, CUFFS_HIGH)),
+        cuff: 'plain',
+        side: 'left',
+      },
+      sectionAt: (index) => (index <= sole ? SOLE : index < instep ? WALL : index < cuff ? INSTEP : CUFF),
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     foot: mm(form.foot * (1 - form.wide) * around + form.foot * form.wide * along),

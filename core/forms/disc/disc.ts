@@ -2,6 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Sizes } from '../family.ts'
+import { allIn, baseOf, beginsInItsMiddle, countsIn, isAllRings } from '../seen.ts'
 
 /** A flat round piece. */
 export interface DiscForm {
@@ -12,6 +13,9 @@ export interface DiscForm {
 
 /** A flat round of a diameter, mm, as it is kept. */
 export const flatRound = (across: number) => ({ family: 'disc' as const, across })
+
+/** So many of the last rounds may keep their count and still be an edge of a flat piece. */
+export const EDGE_ROUNDS = 2
 
 /** No mat is wider than a room's, mm. */
 export const WIDEST_DISC = 3000
@@ -64,6 +68,15 @@ export const disc: Family<DiscForm> = {
     { of: 'around', at: 'edge' },
   ],
   targets: ({ across }) => [{ of: 'across', value: across }],
+  seenIn(seen) {
+    if (!beginsInItsMiddle(seen) || !isAllRings(seen)) return undefined
+    const { flat, shrinks, after } = baseOf(seen)
+    if (!flat || shrinks || after > EDGE_ROUNDS) return undefined
+    return {
+      form: { family: 'disc', across: mm(2 * countsIn(seen).length * seen.h) },
+      sectionAt: allIn(FLAT_SECTION),
+    }
+  },
   larger: (form, { along }) => ({ ...form, across: mm(form.across * along) }),
   towards: (form, _, { value }) => ({ ...form, across: mm(value) }),
 }

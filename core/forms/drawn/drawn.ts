@@ -2,6 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm } from '../../units/millimetres.ts'
 import type { Family, Line, Outline, OutlinePoint, Place, Sizes } from '../family.ts'
+import { allIn, isAllRings } from '../seen.ts'
 import { lineThrough, outlineOf } from './outline.ts'
 
 const FEET = ['rounded', 'crisp', 'open'] as const
@@ -220,6 +221,26 @@ export const drawn: Family<DrawnForm> = {
       z: z + ((of === 'object' ? 1 : -1) * thickness) / 2,
     })),
   around: ({ of, outline }) => (of === 'object' ? Math.PI * outline.at(-1)!.across : undefined),
+  // Whatever goes around: its outline is found once it is laid.
+  seenIn(seen) {
+    const { rounds, start } = seen
+    if (start === 'chain' || start === 'chainAlong' || !isAllRings(seen)) return undefined
+    const foot = start === 'joinedChain' ? 'open' : 'rounded'
+    return {
+      form: {
+        family: 'drawn',
+        outline: [
+          { across: foot === 'open' ? 60 : 10, up: 0 },
+          { across: 60, up: Math.max(20, rounds.length * seen.h) },
+        ],
+        of: 'itself',
+        ease: 0,
+        between: 'curved',
+        foot,
+      },
+      sectionAt: allIn(WALL_SECTION),
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     outline: form.outline.map(({ across, up }) => ({ across: across * around, up: up * along })),

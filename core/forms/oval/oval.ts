@@ -9,7 +9,9 @@ import {
   type EndsOfChain,
   type Foundation,
 } from '../alongChain.ts'
+import { EDGE_ROUNDS } from '../disc/disc.ts'
 import type { Family, Outline, Sizes } from '../family.ts'
+import { baseOf, isAllRings } from '../seen.ts'
 
 /** Grown around both sides of a chain: a mat longer than it is wide, or a vessel on such a base. */
 export interface OvalForm {
@@ -181,6 +183,26 @@ export const oval: Family<OvalForm> = {
       { of: 'height', value: form.height },
       { of: 'around', value: aroundOf(form, sizes) },
     ]
+  },
+  seenIn(seen) {
+    const { start, chains, w, h } = seen
+    if (start !== 'chainAlong' || chains === undefined || !isAllRings(seen)) return undefined
+    const { shrinks, last, after, crisp } = baseOf(seen)
+    if (shrinks || last === 0) return undefined
+    const wide = 2 * (last + 1) * h
+    const isFlat = after <= EDGE_ROUNDS
+    return {
+      form: {
+        family: 'oval',
+        length: mm(wide + chains * w),
+        width: mm(wide),
+        edge: isFlat ? 'flat' : crisp ? 'crisp' : 'rounded',
+        height: mm(Math.max(FEWEST_WALL_ROUNDS, after) * h),
+        of: 'outside',
+        ends: 'exact',
+      },
+      sectionAt: (index) => (!isFlat && index > last ? WALL_SECTION : BASE_SECTION),
+    }
   },
   larger: (form, { around, along }) => ({
     ...form,

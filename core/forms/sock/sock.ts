@@ -3,6 +3,7 @@ import { SpecError } from '../../errors/specError.ts'
 import { hasPost, sizeOfTexture, type Texture } from '../../rounds/texture.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Sizes, UsualWork } from '../family.ts'
+import { beginsInItsMiddle, ringsIn } from '../seen.ts'
 import { TOE_ROUNDS, toeGuide, tubeGuide } from '../toe.ts'
 
 /** A toe, a tube around the foot, a heel panel in rows, and a leg (FIELD §11). */
@@ -216,6 +217,31 @@ export const sock: Family<SockForm> = {
   ribbed: (form) => (isRibbed(form) ? undefined : { ...form, cuff: 'ribbed' }),
   around: ({ around }) => around,
   towardsGirth: (form, _, girth) => ({ ...form, ease: 1 - girth / form.around }),
+  // A toe that widens, a foot, rows over part of it, and around again over them and over what waited.
+  seenIn(seen) {
+    const { rounds, h, w } = seen
+    const heel = ringsIn(seen)
+    const leg = rounds.findIndex(({ on }) => on?.kind === 'panel')
+    const inOrder = rounds.every(
+      ({ closed, on }, index) => index < heel || (index > leg ? closed && !on : index === leg || !closed),
+    )
+    const toe = rounds.slice(0, heel).findLastIndex(({ makes, uses }, index) => index === 0 || makes > uses)
+    if (!beginsInItsMiddle(seen) || rounds[heel]?.on?.kind !== 'stretch' || !inOrder) return undefined
+    if (leg <= heel + 1 || toe + 1 >= heel || rounds.length - leg < FEWEST_LEG_ROUNDS) return undefined
+    return {
+      form: {
+        family: 'sock',
+        foot: mm(1.25 * heel * h),
+        around: mm(rounds[heel - 1]!.makes * w),
+        ease: 0,
+        leg: mm((rounds.length - leg) * h),
+        heel: 'full',
+        cuff: 'plain',
+        cuffHeight: mm(40),
+      },
+      sectionAt: (index) => (index <= toe ? TOE : index < heel ? FOOT : index < leg ? HEEL : LEG),
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     // The foot stays as large.

@@ -2,6 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, RowsAfter, Sizes } from '../family.ts'
+import { countsIn } from '../seen.ts'
 
 /** A strip in rows: a strap, a tie, a tab. */
 export interface StrapForm {
@@ -116,6 +117,27 @@ export const strap: Family<StrapForm> = {
     { of: 'length', value: form.long - pointOf(form, sizes) },
     { of: 'alongRow', value: form.wide },
   ],
+  // One count, which may narrow by one or two in every row from some row on.
+  seenIn(seen) {
+    const plain = seen.rounds.every(({ closed, on }) => !closed && on === undefined)
+    if (seen.start !== 'chain' || !plain) return undefined
+    const counts = countsIn(seen)
+    const first = counts.findIndex((count) => count !== counts[0])
+    const strip = first < 0 ? counts.length : first
+    const by = first < 0 ? 0 : counts[first - 1]! - counts[first]!
+    const narrows = counts.slice(strip).every((count, index) => counts[strip + index - 1]! - count === by)
+    const end = ENDS.find((one) => NARROWS_AT[one] === by)
+    if (!narrows || end === undefined) return undefined
+    return {
+      form: {
+        family: 'strap',
+        wide: mm(counts[0]! * seen.w),
+        long: mm(counts.length * seen.h),
+        end,
+      },
+      sectionAt: (index) => (index < strip ? STRIP : POINT),
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     wide: mm(form.wide * around),

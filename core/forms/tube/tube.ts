@@ -2,6 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import { ENDS, type End, type Family, type Sizes } from '../family.ts'
+import { allIn, countsIn, isAllRings } from '../seen.ts'
 
 /** An even tube, open at both ends, worked from a chain joined into a ring. */
 export interface TubeForm {
@@ -115,6 +116,22 @@ export const tube: Family<TubeForm> = {
   towardsGirth(form, { thickness }, girth) {
     if (form.of === 'tube') return { ...form, girth: mm(girth) }
     return { ...form, ease: 1 - (girth - Math.PI * thickness) / form.girth }
+  },
+  seenIn(seen) {
+    const counts = countsIn(seen)
+    const even = counts.every((count) => count === counts[0])
+    if (seen.start !== 'joinedChain' || !isAllRings(seen) || !even) return undefined
+    return {
+      form: {
+        family: 'tube',
+        girth: mm(counts[0]! * seen.w),
+        of: 'tube',
+        ease: 0,
+        length: mm(counts.length * seen.h),
+        end: 'open',
+      },
+      sectionAt: allIn(WALL_SECTION),
+    }
   },
   larger: (form, { around, along }) => ({
     ...form,

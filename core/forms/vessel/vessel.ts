@@ -1,7 +1,9 @@
 import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
+import { EDGE_ROUNDS } from '../disc/disc.ts'
 import type { Family, Guide, Outline, Sizes, UsualWork } from '../family.ts'
+import { baseOf, beginsInItsMiddle, isAllRings } from '../seen.ts'
 
 /** Closed in a base that lies flat, with a wall that stands on it: a basket, a bowl, a sleeve for a handle. */
 export interface VesselForm {
@@ -198,6 +200,22 @@ export const vessel: Family<VesselForm> = {
       { r: mouth + RIM / 2, z: top },
       { r: mouth + RIM / 2, z: top + RIM / 3 },
     ]
+  },
+  seenIn(seen) {
+    if (!beginsInItsMiddle(seen) || !isAllRings(seen)) return undefined
+    const { flat, shrinks, last, after, crisp } = baseOf(seen)
+    if (!flat || shrinks || last < FEWEST_BASE_ROUNDS || after <= EDGE_ROUNDS) return undefined
+    return {
+      form: {
+        family: 'vessel',
+        base: mm(2 * (last + 1) * seen.h),
+        height: mm(after * seen.h),
+        of: 'outside',
+        lean: 0,
+        edge: crisp ? 'crisp' : 'rounded',
+      },
+      sectionAt: (index) => (index > last ? WALL_SECTION : BASE_SECTION),
+    }
   },
   larger: (form, { around, along }) => ({
     ...form,

@@ -1,5 +1,6 @@
 import { bothSidesOf } from '../../rounds/spine.ts'
 import { topOf, turned, type Round, type Run } from '../../rounds/round.ts'
+import type { StandsOn } from '../../rounds/standsOn.ts'
 import { compressRun, expandSteps, plain, type Step } from '../../rounds/steps.ts'
 import type { StitchName, Terms } from '../../stitches/stitch.ts'
 import type { Start } from '../../plan/plan.ts'
@@ -67,14 +68,6 @@ export interface RoundRead {
   readonly yarn?: string
   readonly problems: readonly RoundProblem[]
 }
-
-/** What a round stands on other than all of the one before it: rounds by their index. */
-export type StandsOn =
-  /** Some of its stitches, from one on; the others wait. */
-  | { readonly kind: 'stretch'; readonly round: number; readonly from: number; readonly to: number }
-  /** The row before it, and what waited beside that since so many rounds ago. */
-  | { readonly kind: 'panel'; readonly round: number; readonly from: number }
-  | { readonly kind: 'rowEnds' }
 
 /** How a piece begins, as it is written. */
 export interface StartRead {
