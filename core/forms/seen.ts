@@ -1,6 +1,7 @@
 import type { Start } from '../plan/plan.ts'
 import type { SectionId } from '../rounds/round.ts'
 import type { StandsOn } from '../rounds/standsOn.ts'
+import { expandSteps, type Step } from '../rounds/steps.ts'
 import type { StitchName } from '../stitches/stitch.ts'
 
 /** A round of which nobody has said yet what it is a part of. */
@@ -10,6 +11,7 @@ export interface SeenRound {
   readonly uses: number
   readonly makes: number
   readonly stitch: StitchName
+  readonly steps: readonly Step[]
   readonly loops?: 'back' | 'front'
   /** What it stands on, where that is not all of the round before. */
   readonly on?: StandsOn
@@ -26,6 +28,8 @@ export interface SeenRounds {
   readonly h: number
   /** Stitches to add every round so that it lies flat. */
   readonly flatGrowth: number
+  /** What the text calls it, where it does. */
+  readonly called?: string
 }
 
 /** What a family makes of rounds: its form, near enough to be laid and then sized, and the section of each by its index. */
@@ -43,6 +47,22 @@ const FLAT_SHARE = 0.75
 const GROWS = 0.35
 /** A wall may lose so much of its stitches to a texture, and still be one. */
 const STRAY = 0.04
+
+/** Within so many rounds of a base its wall is in its texture. */
+const TURNS_IN = 2
+
+/** Whether nothing but clusters is worked: wider than plain stitches, there are fewer of them around. */
+const isClusters = (round: SeenRound | undefined): boolean =>
+  round?.steps.every(({ ops }) => ops.every(({ manner }) => manner === 'cluster')) ?? false
+
+/** A cord goes through so many holes at the least, after no more stitches than so many. */
+const [FEWEST_HOLES, MOST_BETWEEN] = [4, 12]
+
+/** Whether chains over skipped stitches leave holes all the way around. */
+export function hasHoles({ steps, uses }: SeenRound): boolean {
+  const holes = expandSteps(steps).filter(({ manner }) => manner === 'space').length
+  return holes >= FEWEST_HOLES && uses / holes <= MOST_BETWEEN && holes < uses / 2
+}
 
 /** Stitches of each round. */
 export const countsIn = ({ rounds }: Pick<SeenRounds, 'rounds'>): readonly number[] =>
@@ -74,6 +94,13 @@ export interface SeenBase {
   readonly crisp: boolean
 }
 
+/** Whether counts grow as fast as what lies flat. */
+export const growsFlat = (
+  counts: readonly number[],
+  { flatGrowth }: Pick<SeenRounds, 'flatGrowth'>,
+): boolean =>
+  counts.length > 1 && (counts.at(-1)! - counts[0]!) / (counts.length - 1) >= FLAT_SHARE * flatGrowth
+
 /** The base of what goes around; around a chain only its ends widen, so that any growth is growth. */
 export function baseOf(seen: SeenRounds): SeenBase {
   const counts = countsIn(seen).slice(0, ringsIn(seen))
@@ -86,8 +113,13 @@ export function baseOf(seen: SeenRounds): SeenBase {
   return {
     last,
     after: counts.length - 1 - last,
-    flat: last > 0 && (counts[last]! - counts[0]!) / last >= FLAT_SHARE * seen.flatGrowth,
-    shrinks: counts.some((count, index) => index > 0 && count < (1 - STRAY) * counts[index - 1]!),
+    flat: growsFlat(counts.slice(0, last + 1), seen),
+    shrinks: counts.some(
+      (count, index) =>
+        index > 0 &&
+        count < (1 - STRAY) * counts[index - 1]! &&
+        !(index <= last + TURNS_IN && isClusters(seen.rounds[index + 1])),
+    ),
     crisp: seen.rounds[last + 1]?.loops === 'back',
   }
 }

@@ -7,7 +7,7 @@ import { newPiece } from '../exchange/newPiece.ts'
 import { specOf } from '../exchange/specOf.ts'
 import { UNMEASURED_GAUGE } from '../exchange/newPiece.ts'
 import { PIECES_TO_WRITE } from '../testing/patternSpecs.ts'
-import { acrossOf, discSpec, seenAcross } from '../testing/specs.ts'
+import { acrossOf, ballSpec, capSpec, discSpec, seenAcross } from '../testing/specs.ts'
 import { diagnose } from '../fit/diagnose.ts'
 import { waysOut } from '../fit/waysOut.ts'
 import { asWritten } from './asPiece.ts'
@@ -60,6 +60,16 @@ test.each([
   ['strap', 'strap'],
   ['strap with a point', 'strap'],
   ['strap with a slanted end', 'strap'],
+  ['wall of clusters', 'vessel'],
+  ['oval of hdc with one fewer', 'oval'],
+  ['cap', 'cap'],
+  ['cap with ear flaps', 'cap'],
+  ['ball', 'ball'],
+  ['case with a flap', 'case'],
+  ['pouch', 'pouch'],
+  ['half round', 'wedge'],
+  ['slipper', 'slipper'],
+  ['off-centre disc', 'offCentre'],
 ])('%s is recognised by its rounds alone, and comes out as large as it was planned', (name, family) => {
   const { plan, is } = recognised(PIECES_TO_WRITE[name]!)
   expect(is.form.family).toBe(family)
@@ -67,22 +77,25 @@ test.each([
     expect(Math.abs(sizes(is.plan)[of]! - value)).toBeLessThan(0.6)
   }
   expect(is.plan.rounds.map(({ count }) => count)).toEqual(plan.rounds.map(({ count }) => count))
+  expect(is.plan.rounds.map(({ section }) => section)).toEqual(plan.rounds.map(({ section }) => section))
   expect(is.plan.stitches).toBe(plan.stitches)
   expect(Math.abs(is.plan.yarn[0]!.metres / plan.yarn[0]!.metres - 1)).toBeLessThan(0.02)
 })
 
 test('a shape that is none of those is drawn as it comes to lie; what nobody can lay yet says so', () => {
-  for (const name of ['cone', 'drawn', 'ball']) {
+  for (const name of ['cone', 'drawn']) {
     const { plan, is } = recognised(PIECES_TO_WRITE[name]!)
     expect(is.form.family).toBe('drawn')
     const [widest, planned] = [is.plan, plan].map(({ rounds }) =>
       Math.max(...rounds.map(({ at }) => at.radius)),
     )
-    // A funnel that is worked free lies as one that is planned; a ball is filled afterwards.
+    // A funnel that is worked free lies as one that is planned.
     expect(Math.abs(widest! / planned! - 1)).toBeLessThan(0.12)
   }
   const half = PIECES_TO_WRITE['half round']!
-  const read = readPattern(written(planPiece(half), half))
+  // A vessel with one flap is of no family.
+  const flapped = written(planPiece(PIECES_TO_WRITE['vessel']!), PIECES_TO_WRITE['vessel']!)
+  const read = readPattern(`${flapped}\nRow 39: ch 1, 12 sc; 86 wait, turn. (12)`)
   expect(recognise(read.pieces[0]!, { gauge: half.gauge, pace: 18 })).toEqual({
     ok: false,
     why: { kind: 'form' },
@@ -98,6 +111,35 @@ const RECORD = { ...UNMEASURED_GAUGE, id: 'gauge' }
 const pieceOf = (is: Recognised) => ({
   ...newPiece({ id: 'p', projectId: 'q', gaugeId: 'gauge', yarnId: 'fog', form: { ...is.form } }),
   ...asWritten(is),
+})
+
+test.each(['dome', 'tall', 'flat'] as const)(
+  'a %s crown with its wall is a cap where its name says so',
+  (crown) => {
+    const spec = capSpec({ crown })
+    const plan = planPiece(spec)
+    const [piece] = readPattern(written(plan, spec)).pieces
+    const seen = (called: string) => {
+      const found = recognise(piece!, { gauge: spec.gauge, pace: 18, called })
+      return found.ok ? found.is.form : undefined
+    }
+    expect(seen('Porter’s cap')).toMatchObject({ family: 'cap', crown, brim: 'plain' })
+    expect(seen('Ash bowl')?.family).not.toBe('cap')
+  },
+)
+
+test.each(['tightened', 'ribbed', 'flared'] as const)('a %s brim is told by its first round', (brim) => {
+  const { plan, is } = recognised(capSpec({ brim }))
+  expect(is.form).toMatchObject({ family: 'cap', crown: 'rounded', brim })
+  expect(is.plan.rounds.map(({ section }) => section)).toEqual(plan.rounds.map(({ section }) => section))
+  expect(sizes(is.plan)['depth']).toBeCloseTo(sizes(plan)['depth']!, 3)
+})
+
+test('an egg is longer than wide, its widest place where it is', () => {
+  const { plan, is } = recognised(ballSpec({ longer: 0.5 }))
+  expect(is.form).toMatchObject({ family: 'ball', widest: 0.5 })
+  expect(is.form.family === 'ball' && is.form.longer).toBeGreaterThan(0.3)
+  expect(sizes(is.plan)['around']).toBeCloseTo(sizes(plan)['around']!, 3)
 })
 
 test('given rounds are planned as they are, kept, and carried on from what was really worked', () => {

@@ -7,7 +7,7 @@ import { planGiven } from '../plan/planGiven.ts'
 import type { Construction, PieceSpec, Plan, SectionWork } from '../plan/plan.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
 import { verify } from '../rounds/verify.ts'
-import type { SectionId } from '../rounds/round.ts'
+import type { Run, SectionId } from '../rounds/round.ts'
 import { BODY_STITCHES, flatIncrease, isEdging, STITCHES, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import type { OutlinePoint } from '../forms/family.ts'
@@ -45,13 +45,15 @@ const no = (why: NotRecognised): Recognition => ({ ok: false, why })
 export interface InGauge {
   readonly gauge: Gauge
   readonly pace: number
+  /** What all of the text is called: where rounds alone may be this or that, its name tells. */
+  readonly called?: string
 }
 
 /**
  * What a read piece is, by its own rounds: a flat round, an oval, a vessel, a tube, a strap, or else a shape of its own,
  * as wide at every height as it comes to lie.
  */
-export function recognise(piece: PieceRead, { gauge, pace }: InGauge): Recognition {
+export function recognise(piece: PieceRead, { gauge, pace, called = '' }: InGauge): Recognition {
   if (piece.rounds.length === 0) return no({ kind: 'empty' })
   const unread = piece.rounds.findIndex(({ steps }) => steps.length === 0)
   if (unread >= 0) return no({ kind: 'unread', round: unread })
@@ -60,11 +62,12 @@ export function recognise(piece: PieceRead, { gauge, pace }: InGauge): Recogniti
   if (flaw) return no({ kind: 'flaw', round: flaw.at, message: flaw.message })
   const stitch = mainStitch(piece.rounds)
   const own = gaugeForStitch(gauge, stitch)
-  const seen = seenAs(asSeen(piece, own))
+  const seen = seenAs(asSeen(piece, own, `${called} ${piece.name ?? ''}`))
   if (!seen) return no({ kind: 'form' })
   const { form, sectionAt } = seen
   const given = rounds.map(({ yarn: _yarn, beside: _beside, ...round }, index): GivenRound => ({
     ...round,
+    hosts: round.hosts.map((run) => onEndsOf(run, sectionAt(index - 1))),
     section: sectionAt(index),
   }))
   const sections = sectionsIn(piece.rounds, sectionAt, stitch)
@@ -217,8 +220,13 @@ function rhythmOf(rounds: readonly RoundRead[]): Pick<Construction, 'order' | 'p
   }
 }
 
+/** A run with the section that it belongs to, where it goes along the ends of rows. */
+const onEndsOf = (run: Run, section: SectionId): Run =>
+  run.of.kind === 'rowEnds' ? { ...run, of: { ...run.of, section } } : run
+
 /** A piece as families look at it. */
-const asSeen = ({ rounds, start }: PieceRead, { w, h }: Gauge): SeenRounds => ({
+const asSeen = ({ rounds, start }: PieceRead, { w, h }: Gauge, called: string): SeenRounds => ({
+  called,
   rounds,
   ...(start ? { start: start.start.kind } : {}),
   ...(start?.chains === undefined ? {} : { chains: start.chains }),

@@ -48,20 +48,24 @@ export function studyPattern(text: string, readings: Readings, { gauge, hook, pa
     ...readings,
     heightOf: (stitch) => gaugeForStitch(gauge, stitch).h,
   })
-  const pieces = read.pieces.map((piece) => recognise(piece, { gauge, pace }))
+  const pieces = read.pieces.map((piece) => recognise(piece, { gauge, pace, called: titleOf(read) }))
   const tension = tensionIn(read, pieces[0], { gauge, hook, pace })
   return { ok: true, study: { read, findings: findingsOf(read), pieces, ...(tension ? { tension } : {}) } }
 }
 
 const LENGTH = /(\d+(?:[.,]\d+)?)\s*(mm|cm|in(?:ch(?:es)?)?\b|["”″])/i
 
+/** The first line, if it is no round: what the text is called. */
+function titleOf({ lines: [first], text }: PatternRead): string {
+  return first && (first.is === 'note' || first.is === 'heading')
+    ? text.slice(first.span.from, first.span.to)
+    : ''
+}
+
 /** The size that a text promises, mm. */
-export function promisedSize({ facts, text, lines }: PatternRead): number | undefined {
-  const [first] = lines
+export function promisedSize(read: PatternRead): number | undefined {
   // "Stove mat, 26 cm across": its title says so.
-  const title =
-    first && (first.is === 'note' || first.is === 'heading') ? text.slice(first.span.from, first.span.to) : ''
-  const found = LENGTH.exec(facts.size ?? title)
+  const found = LENGTH.exec(read.facts.size ?? titleOf(read))
   return found ? lengthOf(found[1]!, found[2]!) : undefined
 }
 

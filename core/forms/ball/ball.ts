@@ -2,6 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Guide, Sizes } from '../family.ts'
+import { beginsInItsMiddle, countsIn, isAllRings } from '../seen.ts'
 import { halfEllipse, type Curve } from './halfEllipse.ts'
 
 /** Closed at both ends and filled: a ball, or an egg that is longer than wide. */
@@ -49,6 +50,10 @@ const growing = (curve: Curve, hole: number): Guide => ({
 
 /** So many stitches are drawn together with the tail (FIELD §11: 6 to 8). */
 const DRAWN = 6
+/** More than this no tail draws together. */
+const MOST_DRAWN = 12
+/** So nearly as long as wide it is a ball; so near to its middle the widest place is there. */
+const [AS_LONG, IN_THE_MIDDLE] = [0.2, 0.06]
 
 /** It ends where few enough stitches are left, a round before the end at the latest. */
 function closing(curve: Curve, { w, h }: Sizes): Guide {
@@ -59,6 +64,17 @@ function closing(curve: Curve, { w, h }: Sizes): Guide {
     lies: 'fitted',
     perimeter: (along) => 2 * Math.PI * curve.radius(curve.length - along),
   }
+}
+
+/** How deep half of what closes again is whose fabric goes so far from its end to its widest place, mm. */
+function depthOf(radius: number, along: number): number {
+  let [low, high] = [radius / 4, 4 * radius]
+  for (let halving = 0; halving < 24; halving++) {
+    const depth = (low + high) / 2
+    if (halfEllipse(radius, depth).length > along) high = depth
+    else low = depth
+  }
+  return low
 }
 
 export const ball: Family<BallForm> = {
@@ -131,6 +147,35 @@ export const ball: Family<BallForm> = {
     { of: 'height', at: 'edge', needed: true, in: [IN_SECTION] },
   ],
   targets: ({ across }) => [{ of: 'around', value: Math.PI * across }],
+  // Out to its widest place and in again, to what a tail draws together; such a thing is filled.
+  seenIn(seen) {
+    if (!beginsInItsMiddle(seen) || !isAllRings(seen)) return undefined
+    const counts = countsIn(seen)
+    const most = Math.max(...counts)
+    const [from, to] = [counts.indexOf(most), counts.lastIndexOf(most)]
+    const outAndIn = counts.every(
+      (count, index) =>
+        index === 0 || (index <= to ? count >= counts[index - 1]! : count <= counts[index - 1]!),
+    )
+    if (!outAndIn || most < FEWEST_STITCHES || counts.at(-1)! > Math.min(MOST_DRAWN, most / 2))
+      return undefined
+    const radius = (most * seen.w) / (2 * Math.PI)
+    // The tail draws in what is left of the way to the end.
+    const depth = depthOf(radius, ((counts.length + 1) * seen.h) / 2)
+    const middle = ((from + to) / 2 + 1) / (counts.length + 1)
+    const within = (value: number, [least, highest]: readonly [number, number]) =>
+      Math.min(highest, Math.max(least, value))
+    return {
+      form: {
+        family: 'ball',
+        across: mm(2 * radius),
+        longer: Math.abs(depth / radius - 1) < AS_LONG ? 0 : within(depth / radius - 1, LONGER),
+        widest: Math.abs(middle - 0.5) < IN_THE_MIDDLE ? 0.5 : within(middle, WIDEST),
+        filling: 'firm',
+      },
+      sectionAt: (index) => (index <= (from + to) / 2 ? OUT_SECTION : IN_SECTION),
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     across: mm(form.across * around),

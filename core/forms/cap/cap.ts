@@ -3,6 +3,7 @@ import { SpecError } from '../../errors/specError.ts'
 import { hasPost, sizeOfTexture } from '../../rounds/texture.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Guide, Outline, Sizes, UsualWork } from '../family.ts'
+import { baseOf, beginsInItsMiddle, countsIn, growsFlat, ringsIn, type SeenRounds } from '../seen.ts'
 
 const CROWNS = ['rounded', 'flat', 'dome', 'tall'] as const
 const BRIMS = ['plain', 'tightened', 'ribbed', 'folded', 'flared', 'earFlaps'] as const
@@ -27,12 +28,14 @@ export interface CapForm {
 const CROWN_SECTION = 'crown'
 const WALL_SECTION = 'wall'
 const BRIM_SECTION = 'brim'
+const FLAPS = ['flap', 'flap-2'] as const
 /** Where the cap goes round the head: everything below its crown. */
 const ROUND_THE_HEAD = [WALL_SECTION, BRIM_SECTION]
 
 const LEAST_HEAD = 100
 const MOST_HEAD = 900
 const MOST_DEPTH = 600
+const [USUAL_EASE, USUAL_BRIM] = [0.05, 45]
 const EASES = [-0.1, 0.25] as const
 /** A flat disc stops growing at this share of the crown's width; from there an even round stands between two others. */
 const ROUNDED_FROM = 0.82
@@ -44,6 +47,8 @@ const FLARED = 1.3
 /** A tightened brim is drawn in by so much in its first round (FIELD §11: 4 to 6%), and has so many rounds. */
 const DRAWN_IN = 0.05
 const BRIM_ROUNDS = 3
+/** As much as any brim draws in, and as little as one that flares goes out. */
+const [MOST_DRAWN_IN, LEAST_FLARE] = [0.12, 1.15]
 /** A rib holds on with 5% fewer stitches than the wall (FIELD §11). */
 const RIB_SHARE = 0.95
 const RIB = { kind: 'rib', over: 1 } as const
@@ -135,11 +140,48 @@ const around = (id: string, length: number, girth: number): Outline => ({
   guide: { length, lies: 'fitted', perimeter: () => girth },
 })
 
+/** Words for a cap, and for other things with a soft edge under their wall. */
+const NAMED = /\b(?:cap|hat|beanie|bonnet|crown|brim)s?\b/i
+const OTHERS = /\b(?:bowl|basket|box|pot|case|cover|cosy|cozy|bag|dish|tray)s?\b/i
+
+/** A brim among the last rounds of a wall, as one that begins with clearly more stitches or with fewer. */
+function brimSeen(
+  counts: readonly number[],
+  { rounds }: SeenRounds,
+): { readonly from: number; readonly is: 'tightened' | 'ribbed' | 'flared' } | undefined {
+  const from = counts.findLastIndex((count, index) => index > 0 && count !== counts[index - 1])
+  const [before, there] = [counts[from - 1]!, counts[from]!]
+  const stoodEven = from > FEWEST_ROUNDS && counts[from - 2] === before
+  if (!stoodEven || there < (1 - MOST_DRAWN_IN) * before) return undefined
+  const isRib = rounds
+    .slice(from + 1, counts.length)
+    .some(({ steps }) => steps.some(({ ops }) => ops.some(({ manner }) => manner === 'frontPost')))
+  if (there < before) return { from, is: isRib ? 'ribbed' : 'tightened' }
+  return there >= LEAST_FLARE * before && counts.length - from <= BRIM_ROUNDS
+    ? { from, is: 'flared' }
+    : undefined
+}
+
+/** How a crown grows: flat, flat and then every other round, by less and less, or steadily to a point. */
+function crownSeen(counts: readonly number[], seen: SeenRounds): CapForm['crown'] {
+  const even = counts.findIndex((count, index) => index > 0 && count === counts[index - 1])
+  if (growsFlat(counts.slice(0, even < 0 ? counts.length : even), seen)) {
+    if (even < 0) return 'flat'
+    const stairs = counts.every(
+      (count, index) => index < even || count > counts[index - 1]! === ((index - even) % 2 === 1),
+    )
+    if (stairs) return 'rounded'
+  }
+  // The first rounds close the hole.
+  const growth = counts.slice(3).map((count, index) => count - counts[index + 2]!)
+  return Math.max(...growth) - Math.min(...growth) <= 1 ? 'tall' : 'dome'
+}
+
 export const cap: Family<CapForm> = {
   fields: [
     { kind: 'length', key: 'head', least: LEAST_HEAD, most: MOST_HEAD, usual: 570 },
     { kind: 'length', key: 'depth', least: 40, most: MOST_DEPTH, usual: 225 },
-    { kind: 'share', key: 'ease', least: EASES[0], most: EASES[1], usual: 0.05 },
+    { kind: 'share', key: 'ease', least: EASES[0], most: EASES[1], usual: USUAL_EASE },
     { kind: 'choice', key: 'crown', choices: CROWNS },
     { kind: 'choice', key: 'brim', choices: BRIMS },
     {
@@ -147,7 +189,7 @@ export const cap: Family<CapForm> = {
       key: 'brimHeight',
       least: BRIM_HEIGHTS[0],
       most: BRIM_HEIGHTS[1],
-      usual: 45,
+      usual: USUAL_BRIM,
       while: { key: 'brim', is: RIBBED },
     },
   ],
@@ -232,7 +274,7 @@ export const cap: Family<CapForm> = {
   rowsAfter: ({ brim, head }) =>
     brim === 'earFlaps'
       ? [BACK_GAP / 2, 1 - BACK_GAP / 2 - FLAP_SHARE].map((from, index) => ({
-          id: index === 0 ? 'flap' : 'flap-2',
+          id: FLAPS[index]!,
           on: { from, share: FLAP_SHARE },
           length: FLAP_LENGTH * head,
           narrows: { every: 2, to: FLAP_END, at: 'both' },
@@ -258,6 +300,52 @@ export const cap: Family<CapForm> = {
   },
   around: ({ head }) => head,
   towardsGirth: (form, _, girth) => ({ ...form, ease: 1 - girth / form.head }),
+  // A crown, a wall around the head, perhaps a brim or two flaps. A flat crown alone is as well a base: its name tells.
+  seenIn(seen) {
+    const { rounds, w, h, called = '' } = seen
+    const rings = ringsIn(seen)
+    const flaps = rounds.slice(rings)
+    const second = flaps.findIndex(({ on }, index) => index > 0 && on !== undefined)
+    const hasFlaps =
+      second > 0 &&
+      flaps.every(
+        ({ closed, on, makes, uses }, index) =>
+          !closed && makes <= uses && (index === 0 || index === second) === (on?.kind === 'stretch'),
+      )
+    if (!beginsInItsMiddle(seen) || (flaps.length > 0 && !hasFlaps)) return undefined
+    const counts = countsIn(seen).slice(0, rings)
+    const brim = hasFlaps ? undefined : brimSeen(counts, seen)
+    const above = { ...seen, rounds: rounds.slice(0, brim?.from ?? rings) }
+    const { shrinks, last: base } = baseOf(above)
+    // A dome widens by less and less, but in every round.
+    const even = counts.findIndex((count, index) => index > base && count <= counts[index - 1]!)
+    const last = (even < 0 || even > above.rounds.length ? above.rounds.length : even) - 1
+    const after = above.rounds.length - 1 - last
+    const crown = crownSeen(counts.slice(0, last + 1), above)
+    const isNamed = NAMED.test(called)
+    const known = hasFlaps || (crown === 'rounded' && !OTHERS.test(called)) || isNamed
+    const girth = counts[last]! * w
+    if (!known || shrinks || after < FEWEST_ROUNDS || girth < LEAST_HEAD || girth > MOST_HEAD)
+      return undefined
+    const high = (rings - (brim?.from ?? rings)) * h
+    return {
+      form: {
+        family: 'cap',
+        head: mm(girth / (1 - USUAL_EASE)),
+        ease: USUAL_EASE,
+        depth: mm(rings * h),
+        crown,
+        brim: hasFlaps ? 'earFlaps' : (brim?.is ?? 'plain'),
+        brimHeight: mm(
+          brim?.is === 'ribbed' ? Math.min(BRIM_HEIGHTS[1], Math.max(BRIM_HEIGHTS[0], high)) : USUAL_BRIM,
+        ),
+      },
+      sectionAt: (index) => {
+        if (index >= rings) return FLAPS[index < rings + second ? 0 : 1]
+        return index <= last ? CROWN_SECTION : brim && index >= brim.from ? BRIM_SECTION : WALL_SECTION
+      },
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     // The head stays as large.

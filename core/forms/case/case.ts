@@ -3,6 +3,7 @@ import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import { aroundChain, foundationOn, type Foundation } from '../alongChain.ts'
 import type { Family, Guide, Outline, Sizes } from '../family.ts'
+import { baseOf, ringsIn } from '../seen.ts'
 
 /** Made to hold an object upright: its body, or the lid that meets it at the object's own opening line. */
 export interface CaseForm {
@@ -32,9 +33,12 @@ const PARTS = ['body', 'lid'] as const
 
 const BASE = 'base'
 const WALL = 'wall'
+const FLAP = 'flap'
 
 const LONGEST = 600
 const LEAST = 10
+const LEAST_THICK = 5
+const [USUAL_EASE, USUAL_HINGE, USUAL_RADIUS] = [0.04, 0.22, 10]
 const EASES = [-0.03, 0.12] as const
 const OPENS = [0.25, 0.92] as const
 const HINGES = [0.1, 0.4] as const
@@ -105,7 +109,7 @@ const LEAST_HIGH = 2
 export const caseFamily: Family<CaseForm> = {
   fields: [
     { kind: 'length', key: 'long', least: LEAST, most: LONGEST, usual: 90 },
-    { kind: 'length', key: 'thick', least: 5, most: LONGEST, usual: 50 },
+    { kind: 'length', key: 'thick', least: LEAST_THICK, most: LONGEST, usual: 50 },
     { kind: 'length', key: 'high', least: LEAST, most: LONGEST, usual: 110 },
     { kind: 'choice', key: 'corners', choices: CORNERS },
     {
@@ -113,10 +117,10 @@ export const caseFamily: Family<CaseForm> = {
       key: 'radius',
       least: 1,
       most: LONGEST / 2,
-      usual: 10,
+      usual: USUAL_RADIUS,
       while: { key: 'corners', is: ['rounded'] },
     },
-    { kind: 'share', key: 'ease', least: EASES[0], most: EASES[1], usual: 0.04 },
+    { kind: 'share', key: 'ease', least: EASES[0], most: EASES[1], usual: USUAL_EASE },
     { kind: 'choice', key: 'base', choices: BASES },
     { kind: 'choice', key: 'closing', choices: CLOSINGS },
     {
@@ -132,7 +136,7 @@ export const caseFamily: Family<CaseForm> = {
       key: 'hinge',
       least: HINGES[0],
       most: HINGES[1],
-      usual: 0.22,
+      usual: USUAL_HINGE,
       while: { key: 'closing', is: ['lid'] },
     },
     { kind: 'choice', key: 'part', choices: PARTS, withStart: true },
@@ -156,7 +160,7 @@ export const caseFamily: Family<CaseForm> = {
     known('part', part, PARTS)
     for (const [field, size, least] of [
       ['long', long, LEAST],
-      ['thick', thick, 5],
+      ['thick', thick, LEAST_THICK],
       ['high', high, LEAST],
     ] as const) {
       if (!(size >= least && size <= LONGEST)) {
@@ -234,7 +238,7 @@ export const caseFamily: Family<CaseForm> = {
     // As wide as the object, over its top, and down its front to where it closes.
     return [
       {
-        id: 'flap',
+        id: FLAP,
         on: { back: long / aroundObject(form) },
         length: thick + high * (1 - opens),
       },
@@ -272,6 +276,41 @@ export const caseFamily: Family<CaseForm> = {
     high: part === 'lid' && closing === 'lid' ? high * (1 - opens) : high,
   }),
   hinge: (form) => (closes(form) ? form.hinge : undefined),
+  // Around a chain, up, and rows over part of the back that go over the top. What has no flap is as well an oval.
+  seenIn(seen) {
+    const { rounds, start, chains, w, h } = seen
+    const rings = ringsIn(seen)
+    const flap = rounds.slice(rings)
+    const [first] = flap
+    if (start !== 'chainAlong' || chains === undefined || first?.on?.kind !== 'stretch') return undefined
+    const { shrinks, last, after } = baseOf(seen)
+    const even = flap.every(
+      ({ closed, on, makes }, index) => !closed && (index === 0 || !on) && makes === first.makes,
+    )
+    if (first.on.round !== rings - 1 || !even || shrinks || after < LEAST_HIGH) return undefined
+    const around = (rounds[rings - 1]!.makes * w) / (1 - USUAL_EASE)
+    const slim = last < SLIM_ROUNDS
+    // Of a slim one nothing says how thick what it holds is: it lies as flat as its first rounds.
+    const thick = Math.max(LEAST_THICK, slim ? 2 * h : 2 * (last + 1) * h)
+    const high = after * h
+    return {
+      form: {
+        family: 'case',
+        long: mm(Math.max(LEAST, thick, around / 2 - thick)),
+        thick: mm(thick),
+        high: mm(Math.max(LEAST, high)),
+        corners: 'boxy',
+        radius: mm(USUAL_RADIUS),
+        ease: USUAL_EASE,
+        base: slim ? 'slim' : 'full',
+        closing: 'flap',
+        opens: Math.min(OPENS[1], Math.max(OPENS[0], 1 - (flap.length * h - thick) / high)),
+        hinge: USUAL_HINGE,
+        part: 'body',
+      },
+      sectionAt: (index) => (index <= last ? BASE : index < rings ? WALL : FLAP),
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     ease: 1 - (1 - form.ease) * around,

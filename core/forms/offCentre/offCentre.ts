@@ -2,6 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, RowsAfter, Sizes } from '../family.ts'
+import { baseOf, beginsInItsMiddle, ringsIn } from '../seen.ts'
 import { FLAT_SECTION, WIDEST_DISC } from '../disc/disc.ts'
 
 /** A flat round that goes on over part of its edge: the place where it began lies off its centre. */
@@ -81,6 +82,21 @@ export const offCentre: Family<OffCentreForm> = {
     { of: 'around', at: 'edge', in: [FLAT_SECTION] },
   ],
   targets: (form) => [{ of: 'across', value: discAcross(form) }],
+  // A disc, then rows over part of its edge, each over part of the one before.
+  seenIn(seen) {
+    const { rounds, h } = seen
+    const disc = ringsIn(seen)
+    const rows = rounds.slice(disc)
+    if (!beginsInItsMiddle(seen) || disc < FEWEST_ROUNDS || rows.length === 0) return undefined
+    if (!rows.every(({ closed, on }) => !closed && on?.kind === 'stretch')) return undefined
+    const { flat, shrinks, after } = baseOf(seen)
+    if (!flat || shrinks || after > 0) return undefined
+    const off = (rows.length * h) / 2
+    return {
+      form: { family: 'offCentre', across: mm(2 * disc * h + 2 * off), off: mm(off) },
+      sectionAt: (index) => (index < disc ? FLAT_SECTION : CRESCENT_SECTION),
+    }
+  },
   larger: (form, { along }) => ({ ...form, across: mm(form.across * along), off: mm(form.off * along) }),
   towards: (form, _, { value }) => ({ ...form, across: mm(value + 2 * form.off) }),
 }

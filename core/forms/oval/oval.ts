@@ -11,7 +11,7 @@ import {
 } from '../alongChain.ts'
 import { EDGE_ROUNDS } from '../disc/disc.ts'
 import type { Family, Outline, Sizes } from '../family.ts'
-import { baseOf, isAllRings } from '../seen.ts'
+import { baseOf, hasHoles, isAllRings, type SeenRounds } from '../seen.ts'
 
 /** Grown around both sides of a chain: a mat longer than it is wide, or a vessel on such a base. */
 export interface OvalForm {
@@ -73,6 +73,10 @@ function aroundOf(form: OvalForm, sizes: Sizes): number {
   const wide = form.width + toTheMiddle(form, sizes)
   return 2 * (form.length - form.width) + Math.PI * (wide + sizes.thickness)
 }
+
+/** With one fewer around its ends the first chain stays free until the round comes back to it: both sides use as many. */
+const endsSeen = (chains: number, { rounds }: SeenRounds): EndsOfChain =>
+  rounds[0]!.uses === 2 * (chains - 1) ? 'fewer' : 'exact'
 
 const refuse = (field: keyof OvalForm, problem: string, valid: string): never => {
   throw new SpecError(`form.${field}`, problem, valid)
@@ -188,7 +192,8 @@ export const oval: Family<OvalForm> = {
     const { start, chains, w, h } = seen
     if (start !== 'chainAlong' || chains === undefined || !isAllRings(seen)) return undefined
     const { shrinks, last, after, crisp } = baseOf(seen)
-    if (shrinks || last === 0) return undefined
+    // What a cord goes through is a pouch.
+    if (shrinks || last === 0 || seen.rounds.some(hasHoles)) return undefined
     const wide = 2 * (last + 1) * h
     const isFlat = after <= EDGE_ROUNDS
     return {
@@ -199,7 +204,7 @@ export const oval: Family<OvalForm> = {
         edge: isFlat ? 'flat' : crisp ? 'crisp' : 'rounded',
         height: mm(Math.max(FEWEST_WALL_ROUNDS, after) * h),
         of: 'outside',
-        ends: 'exact',
+        ends: endsSeen(chains, seen),
       },
       sectionAt: (index) => (!isFlat && index > last ? WALL_SECTION : BASE_SECTION),
     }

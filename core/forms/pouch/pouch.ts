@@ -3,6 +3,7 @@ import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import { foundationOn, type Foundation } from '../alongChain.ts'
 import type { Family, Guide, Outline, Sizes } from '../family.ts'
+import { baseOf, hasHoles, isAllRings } from '../seen.ts'
 
 /** Flat when it is empty: walls from both sides of a chain, a cord through holes, an edge over it. */
 export interface PouchForm {
@@ -30,6 +31,7 @@ const EDGE = 'edge'
 const WIDEST = 600
 const HIGHEST = 800
 const EDGE_HIGH = [5, 100] as const
+const USUAL_FLARE = 0.5
 const FLARES = [0.2, 1] as const
 const MOST_ROUNDS = 200
 /** A stitch more around each end in so many rounds, then even (FIELD §3). */
@@ -97,7 +99,7 @@ export const pouch: Family<PouchForm> = {
       key: 'flare',
       least: FLARES[0],
       most: FLARES[1],
-      usual: 0.5,
+      usual: USUAL_FLARE,
       while: { key: 'edge', is: ['frilled'] },
     },
     { kind: 'choice', key: 'lining', choices: LININGS },
@@ -187,6 +189,29 @@ export const pouch: Family<PouchForm> = {
     { of: 'length', at: 'edge' },
   ],
   targets: (form) => [{ of: 'length', value: heightOf(form) }],
+  // Around a chain nearly without widening, up, a round of holes, and its edge; without holes it is as well an oval.
+  seenIn(seen) {
+    const { rounds, start, w, h } = seen
+    const holes = rounds.findIndex(hasHoles)
+    if (start !== 'chainAlong' || !isAllRings(seen) || holes < 0) return undefined
+    const { last, shrinks } = baseOf({ ...seen, rounds: rounds.slice(0, holes) })
+    const edge = rounds.slice(holes + 1)
+    if (last >= BASE_ROUNDS || shrinks || edge.length === 0) return undefined
+    const flare = edge.at(-1)!.makes / rounds[holes]!.makes - 1
+    return {
+      form: {
+        family: 'pouch',
+        wide: mm((rounds[holes]!.makes * w) / 2),
+        high: mm((holes + 1) * h),
+        edge: flare >= FLARES[0] / 2 ? 'frilled' : 'plain',
+        edgeHeight: mm(Math.min(EDGE_HIGH[1], Math.max(EDGE_HIGH[0], edge.length * h))),
+        flare: flare >= FLARES[0] / 2 ? Math.min(FLARES[1], Math.max(FLARES[0], flare)) : USUAL_FLARE,
+        cord: 'drawstring',
+        lining: 'none',
+      },
+      sectionAt: (index) => (index <= last ? BASE : index < holes ? WALL : index === holes ? HOLES : EDGE),
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     wide: mm(form.wide * around),

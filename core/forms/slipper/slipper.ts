@@ -2,6 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Sizes } from '../family.ts'
+import { baseOf, beginsInItsMiddle, ringsIn } from '../seen.ts'
 import { TOE_ROUNDS, toeGuide, tubeGuide } from '../toe.ts'
 
 /** A toe and a tube, then rows that leave the instep open; its back edges are joined (FIELD §11). */
@@ -140,6 +141,37 @@ export const slipper: Family<SlipperForm> = {
   onFoot: ({ foot }) => foot,
   around: ({ around }) => around,
   towardsGirth: (form, _, girth) => ({ ...form, ease: 1 - girth / form.around }),
+  // A toe that widens, a tube, and rows over most of it to the end.
+  seenIn(seen) {
+    const { rounds, w, h } = seen
+    const rings = ringsIn(seen)
+    const sides = rounds.slice(rings)
+    const [first] = sides
+    if (!beginsInItsMiddle(seen) || first?.on?.kind !== 'stretch' || first.on.round !== rings - 1)
+      return undefined
+    const count = rounds[rings - 1]!.makes
+    const open = 1 - first.uses / count
+    const even = sides.every(
+      ({ closed, on, makes }, index) => !closed && (index === 0 || !on) && makes === first.makes,
+    )
+    const { flat, shrinks, last, after } = baseOf(seen)
+    if (!even || !flat || shrinks || after < FEWEST_ROUNDS || !between(open, [OPEN[0] / 2, OPEN[1]]))
+      return undefined
+    // A flap is shorter than what it closes.
+    const closed = (rings + TOE_ROUNDS) / (rings + TOE_ROUNDS + sides.length)
+    if (closed > CLOSED[1]) return undefined
+    return {
+      form: {
+        family: 'slipper',
+        foot: mm((rings + TOE_ROUNDS + sides.length) * h),
+        around: mm(count * w),
+        ease: 0,
+        closed: Math.max(CLOSED[0], closed),
+        open: Math.max(OPEN[0], open),
+      },
+      sectionAt: (index) => (index <= last ? TOE : index < rings ? TUBE : SOLE),
+    }
+  },
   larger: (form, { around, along }) => ({
     ...form,
     // The foot stays as large.

@@ -1,7 +1,9 @@
 import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
+import { STITCHES } from '../../stitches/stitch.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, RowsAfter, Sizes } from '../family.ts'
+import { beginsInItsMiddle, type SeenRound, type SeenRounds } from '../seen.ts'
 
 /** Part of a disc, worked back and forth: a half round, a quarter, a disc with a gap. */
 export interface WedgeForm {
@@ -31,10 +33,20 @@ const SHARES = [0.1, 0.9] as const
 /** A row bows out by no more than its tallest stitch is taller than its lowest. */
 const BOWS = [1, 25] as const
 
+const USUAL_BOW = 6
+/** So near to half a disc it is one. */
+const NEARLY_HALF = 0.06
+
 const smallest = ({ h, start }: Sizes): number => start.hole + FEWEST_ROWS * h
 
 const refuse = (field: keyof WedgeForm, problem: string, valid: string): never => {
   throw new SpecError(`form.${field}`, problem, valid)
+}
+
+/** How much taller the tallest stitch of a row is than the lowest, mm. */
+function bowOf({ steps, stitch }: SeenRound, { h }: SeenRounds): number {
+  const tall = steps.flatMap(({ ops }) => ops.map((op) => STITCHES[op.stitch].heightOverWidth))
+  return ((Math.max(...tall) - Math.min(...tall)) / STITCHES[stitch].heightOverWidth) * h
 }
 
 /** Share φ of a disc, in turned rows: N = φ·2πs/w (FIELD §11). */
@@ -48,7 +60,7 @@ export const wedge: Family<WedgeForm> = {
       key: 'bow',
       least: BOWS[0],
       most: BOWS[1],
-      usual: 6,
+      usual: USUAL_BOW,
       while: { key: 'finish', is: ['bowed'] },
     },
   ],
@@ -115,6 +127,27 @@ export const wedge: Family<WedgeForm> = {
     { of: 'toTheCurve', value: radius },
     ...(share === HALF ? [{ of: 'across', value: 2 * radius } as const] : []),
   ],
+  // Rows about their beginning, and perhaps one along their ends.
+  seenIn(seen) {
+    const { rounds, w, h } = seen
+    const finish = rounds.at(-1)?.on?.kind === 'rowEnds' ? rounds.at(-1) : undefined
+    const rows = finish ? rounds.slice(0, -1) : rounds
+    if (!beginsInItsMiddle(seen) || rows.length < FEWEST_ROWS) return undefined
+    if (!rows.every(({ closed, on, makes, uses }) => !closed && !on && makes >= uses)) return undefined
+    const share = (rows.at(-1)!.makes * w) / (2 * Math.PI * rows.length * h)
+    if (!(share > SHARES[0] / 2 && share <= SHARES[1])) return undefined
+    const bow = finish ? bowOf(finish, seen) : 0
+    return {
+      form: {
+        family: 'wedge',
+        radius: mm(rows.length * h),
+        share: Math.abs(share - HALF) < NEARLY_HALF ? HALF : Math.max(SHARES[0], share),
+        finish: finish ? (bow >= BOWS[0] ? 'bowed' : 'plain') : 'none',
+        bow: mm(bow >= BOWS[0] ? Math.min(BOWS[1], bow) : USUAL_BOW),
+      },
+      sectionAt: (index) => (index < rows.length ? ROWS_SECTION : FINISH_SECTION),
+    }
+  },
   larger: (form, { along }) => ({ ...form, radius: mm(form.radius * along) }),
   towards: (form, _, { of, value }) => ({ ...form, radius: mm(of === 'across' ? value / 2 : value) }),
 }
