@@ -1,7 +1,10 @@
 import type { Terms } from '../../core/index.ts'
-import type { Finding, Mend, Reason } from '../../core/pattern/check/checkPattern.ts'
-import type { PatternRead, RoundRead } from '../../core/pattern/read/readPattern.ts'
+import type { Finding, Reason } from '../../core/pattern/check/findings.ts'
+import type { Mend } from '../../core/pattern/check/mends.ts'
+import type { JointRead } from '../../core/pattern/read/joints.ts'
+import type { PatternRead, PieceRead, RoundRead } from '../../core/pattern/read/readPattern.ts'
 import type { NotRecognised } from '../../core/pattern/recognise.ts'
+import { WAY_WORDS } from './finishWords.ts'
 import { shortName, sts } from './wording.ts'
 
 /** "Rnd 5", as the text numbers it, or as it is counted. */
@@ -86,6 +89,16 @@ export function sayFinding({ is, round: at, piece, reasons }: Finding, read: Pat
         says: `“${is.word}” is no stitch of ${is.says} terms.`,
         why: `The text says that it is in ${is.says} terms. If all of it is in the other, read it so.`,
       }
+    case 'joint':
+      return is.stated === undefined
+        ? {
+            says: `Edges of ${is.edges[0]} and ${is.edges[1]} stitches are joined.`,
+            why: 'The longer one will gather. Say how many they end with, or read it as it is meant.',
+          }
+        : {
+            says: `The seam says ${is.stated}; ${is.edges[0] === is.edges[1] ? `both edges have ${is.edges[0]}` : `its edges have ${is.edges[0]} and ${is.edges[1]}`}.`,
+            why: 'Every stitch of an edge is joined, or is said to stay open.',
+          }
     case 'stitch':
       return {
         says: `${name} has a stitch that Uzel has not.`,
@@ -107,6 +120,20 @@ export function sayFinding({ is, round: at, piece, reasons }: Finding, read: Pat
         why: 'There is nothing left of it to work into.',
       }
   }
+}
+
+/** "Side to the second Side: sc through both, 36 sts, the last 10 once it is filled". */
+export function sayJoint(
+  { way, of, stitches, open, fills }: JointRead,
+  pieces: readonly PieceRead[],
+): string {
+  const [one, other] = of.map(({ piece, copy }) => {
+    const name = pieces[piece]?.name ?? (pieces.length > 1 ? `piece ${piece + 1}` : 'it')
+    return copy === 2 ? (name === 'it' ? 'a second one' : `the second ${name}`) : name
+  })
+  const left = open === undefined ? [] : [fills ? `the last ${open} once it is filled` : `${open} stay open`]
+  const parts = [WAY_WORDS[way].label.toLowerCase(), ...(stitches ? [sts(stitches)] : []), ...left]
+  return `${one} to ${other}: ${parts.join(', ')}`
 }
 
 const nameOfNumber = (number: number, round: Pick<RoundRead, 'closed'> | undefined): string =>

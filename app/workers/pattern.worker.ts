@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { gaugeOf } from '../../core/index.ts'
 import type { GaugeRecord } from '../../core/index.ts'
-import { mendsFor, type Mend } from '../../core/pattern/check/checkPattern.ts'
+import { mendsFor, type Mend } from '../../core/pattern/check/mends.ts'
 import type { Readings } from '../../core/pattern/readings.ts'
 import { studyPattern, type Studied } from '../../core/pattern/studyPattern.ts'
 import { gaugeForStitch } from '../../core/gauge/gaugeForStitch.ts'

@@ -1,7 +1,7 @@
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import { hookAdvice } from '../gauge/hookAdvice.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import { findingsOf, type Finding } from './check/checkPattern.ts'
+import { findingsOf, type Finding } from './check/findings.ts'
 import { lengthOf } from './read/lines.ts'
 import { readPattern, refusePattern, type NotRead, type PatternRead } from './read/readPattern.ts'
 import type { Readings } from './readings.ts'

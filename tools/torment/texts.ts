@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { findingsOf } from '../../core/pattern/check/checkPattern.ts'
+import { findingsOf } from '../../core/pattern/check/findings.ts'
 import { readPattern, refusePattern } from '../../core/pattern/read/readPattern.ts'
 import { studyPattern } from '../../core/pattern/studyPattern.ts'
 import { dice } from '../../core/testing/dice.ts'

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
-import type { Finding, Mend } from '../../../core/pattern/check/checkPattern.ts'
+import type { Finding } from '../../../core/pattern/check/findings.ts'
+import type { Mend } from '../../../core/pattern/check/mends.ts'
 import type { PatternRead, RoundRead } from '../../../core/pattern/read/readPattern.ts'
 import { NumberCell } from '../../ui/NumberCell.tsx'
 import { parseWhole } from '../../ui/parseCount.ts'

@@ -1,12 +1,8 @@
 import { FileText } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { type GaugeRecord } from '../../../core/index.ts'
-import {
-  mended,
-  readingsAfterEdit,
-  type Finding,
-  type Mend,
-} from '../../../core/pattern/check/checkPattern.ts'
+import { type Finding } from '../../../core/pattern/check/findings.ts'
+import { mended, readingsAfterEdit, type Mend } from '../../../core/pattern/check/mends.ts'
 import { LONGEST_TEXT, type Readings } from '../../../core/pattern/readings.ts'
 import type { Study } from '../../../core/pattern/studyPattern.ts'
 import { useSettings, useYarns } from '../../store/queries.ts'

@@ -1,10 +1,18 @@
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { NO_USE_YET, UNMEASURED_GAUGE, type PieceRecord } from '../../../core/index.ts'
+import {
+  NO_FINISH,
+  NO_USE_YET,
+  UNMEASURED_GAUGE,
+  type Finish,
+  type PieceRecord,
+} from '../../../core/index.ts'
+import { jointsAsWritten, type KeptPiece } from '../../../core/pattern/jointsAsWritten.ts'
 import { asWritten } from '../../../core/pattern/asPiece.ts'
 import { yarnsNamed } from '../../../core/pattern/yarnsNamed.ts'
 import { type Readings } from '../../../core/pattern/readings.ts'
 import type { Study } from '../../../core/pattern/studyPattern.ts'
+import { freshId } from '../../store/database.ts'
 import { createPieces, type PieceToBe } from '../../store/mutations.ts'
 import { notStoredWords } from '../../store/mustFit.ts'
 import { asPiece } from '../../store/onTheWay.ts'
@@ -58,6 +66,7 @@ export function NewTextScreen() {
       const piece = await createPieces({
         name: draft.name.trim() || nameOf(study),
         pieces: piecesOf(study, draft),
+        finishOf: (pieces) => finishOf(study, pieces),
         ...(draft.gaugeId ? { gaugeId: draft.gaugeId } : {}),
       })
       keep(NO_DRAFT)
@@ -131,6 +140,16 @@ function piecesOf({ read, pieces }: Study, { readings }: Pick<Draft, 'readings'>
       },
     ]
   })
+}
+
+/** The joints that a text says, between the pieces that came of it. */
+function finishOf({ read, pieces: found }: Study, pieces: readonly PieceRecord[]): Finish {
+  const kept = pieces.flatMap(({ id, source }): (readonly [number, KeptPiece])[] => {
+    const recognition = source && found[source.piece]
+    return recognition?.ok ? [[source!.piece, { id, last: recognition.is.plan.rounds.at(-1)!.count }]] : []
+  })
+  const joints = jointsAsWritten(read, new Map(kept)).map((joint) => ({ ...joint, id: freshId() }))
+  return { ...NO_FINISH, joints }
 }
 
 /** The text that a piece is of: corrected here, it is worked so from the next copy on. */

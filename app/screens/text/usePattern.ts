@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import type { GaugeRecord } from '../../../core/index.ts'
-import type { Mend } from '../../../core/pattern/check/checkPattern.ts'
+import type { Mend } from '../../../core/pattern/check/mends.ts'
 import type { Readings } from '../../../core/pattern/readings.ts'
 import type { Studied, Study } from '../../../core/pattern/studyPattern.ts'
 import { askReader } from '../../store/patternReader.ts'

@@ -3,7 +3,7 @@ import { planPiece } from '../../plan/planPiece.ts'
 import type { PlannedRound } from '../../plan/plan.ts'
 import { DIALECTS, toldRounds, writtenIn, type Dialect } from '../../testing/dialects.ts'
 import { PIECES_TO_WRITE } from '../../testing/patternSpecs.ts'
-import { findingsOf } from '../check/checkPattern.ts'
+import { findingsOf } from '../check/findings.ts'
 import { readPattern } from './readPattern.ts'
 
 const FOLDER = 'core/testing/patterns'

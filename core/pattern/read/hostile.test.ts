@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { readdirSync, readFileSync } from 'node:fs'
 import { discSpec } from '../../testing/specs.ts'
-import { findingsOf, mendsFor } from '../check/checkPattern.ts'
+import { findingsOf } from '../check/findings.ts'
+import { mendsFor } from '../check/mends.ts'
 import { studyPattern } from '../studyPattern.ts'
 import { readPattern, refusePattern } from './readPattern.ts'
 

@@ -1,3 +1,4 @@
+import { jointIn, type JointSaid } from './joints.ts'
 import type { Span } from './syntax.ts'
 
 /** What a stretch of a text is taken for by its head, before anything in it is read. */
@@ -32,6 +33,8 @@ export interface TextLine {
   /** What comes after its head. */
   readonly body: Span
   readonly is: LineKind
+  /** What it may say of joining two pieces. */
+  readonly joint?: JointSaid
 }
 
 /** A line beyond this is no round. */
@@ -114,8 +117,16 @@ const STITCHY =
 export const linesOf = (text: string): TextLine[] =>
   rowsOf(text).flatMap((row) => {
     const span = trimmed(text, row)
-    return span.to > span.from ? [lineOf(text, span)] : []
+    return span.to > span.from ? [withJoint(text, lineOf(text, span))] : []
   })
+
+function withJoint(text: string, line: TextLine): TextLine {
+  const { is, body } = line
+  if (is.kind !== 'rounds' && is.kind !== 'loose') return line
+  if (body.to - body.from > LONGEST_LINE) return line
+  const joint = jointIn(text.slice(body.from, body.to))
+  return joint ? { ...line, joint } : line
+}
 
 /** Every line of a text with all that is in it, blank ones as well, in the stretches that are read one by one. */
 export function rowsOf(text: string): Span[] {

@@ -1,7 +1,7 @@
 import type { Bench } from '../../../tools/benchKit.ts'
 import { betaOf, deviationFrom } from '../../counts/countsProblem.ts'
 import { plainSearch } from '../../testing/plainSearch.ts'
-import { findingsOf } from '../check/checkPattern.ts'
+import { findingsOf } from '../check/findings.ts'
 import { readPattern } from './readPattern.ts'
 
 const ideals = Array.from({ length: 13 }, (_, index) => 6 * (index + 1))

@@ -1,5 +1,6 @@
 import { bothSidesOf } from '../../rounds/spine.ts'
 import { topOf, turned, type Round, type Run } from '../../rounds/round.ts'
+import { joinedPieces, moreAlike, type JointRead, type JointSaid } from './joints.ts'
 import type { StandsOn } from '../../rounds/standsOn.ts'
 import { compressRun, expandSteps, plain, type Step } from '../../rounds/steps.ts'
 import type { StitchName, Terms } from '../../stitches/stitch.ts'
@@ -84,7 +85,7 @@ export interface PieceRead {
 }
 
 /** What became of a line. */
-export type LineIs = 'rounds' | 'start' | 'heading' | 'fact' | 'said' | 'note' | 'unread'
+export type LineIs = 'rounds' | 'start' | 'heading' | 'fact' | 'said' | 'joint' | 'note' | 'unread'
 
 export interface LineRead {
   readonly span: Span
@@ -109,6 +110,8 @@ export interface PatternRead {
   readonly termsFound: TermsFound
   readonly lines: readonly LineRead[]
   readonly pieces: readonly PieceRead[]
+  /** Pieces that are joined, in the order of the text. */
+  readonly joints: readonly JointRead[]
   readonly facts: Readonly<Partial<Record<FactName, string>>>
 }
 
@@ -174,9 +177,12 @@ export function readPattern(text: string, asked: ReadWith = {}): PatternRead {
   }
 }
 
+/** What is read of a text with everything settled that it leaves unsaid. */
+type ReadOnce = Pick<PatternRead, 'lines' | 'pieces' | 'joints' | 'facts'>
+
 interface Try {
   readonly conventions: Tried
-  readonly read: Pick<PatternRead, 'lines' | 'pieces' | 'facts'>
+  readonly read: ReadOnce
   readonly faults: number
 }
 
@@ -266,6 +272,7 @@ interface PieceSoFar {
 class Reader {
   private readonly out: LineRead[] = []
   private readonly pieces: PieceSoFar[] = []
+  private readonly joints: JointRead[] = []
   private readonly facts: Partial<Record<FactName, string>> = {}
   private piece: PieceSoFar = newPiece()
   private readonly text: string
@@ -288,7 +295,7 @@ class Reader {
     this.asked = asked
   }
 
-  read(): Pick<PatternRead, 'lines' | 'pieces' | 'facts'> {
+  read(): ReadOnce {
     this.lines.forEach((line, index) => this.line(line, index))
     this.endPiece()
     const pieces = this.pieces.map(({ name, quantity, start, rounds }): PieceRead => ({
@@ -297,7 +304,7 @@ class Reader {
       ...(start ? { start } : {}),
       rounds,
     }))
-    return { lines: this.out, pieces, facts: this.facts }
+    return { lines: this.out, pieces, joints: this.joints, facts: this.facts }
   }
 
   private endPiece(): void {
@@ -316,6 +323,7 @@ class Reader {
   private line(line: TextLine, index: number): void {
     const { is } = line
     const parsed = this.parsed[index]!
+    if (line.joint && this.joint(line, line.joint, index)) return this.say(line, 'joint')
     if (is.kind === 'fact') {
       this.facts[is.of] ??= is.value
       this.say(line, 'fact')
@@ -328,6 +336,30 @@ class Reader {
       this.unreadRound(line, is, index, parsed.at)
     } else if (is.kind === 'rounds') this.rounds(line, is, index, parsed.items)
     else this.loose(line, index, parsed.items)
+  }
+
+  /** Two of the pieces so far become one; not where there are no two. */
+  private joint({ is, body }: TextLine, said: JointSaid, index: number): boolean {
+    const begun = this.piece.rounds.length > 0 ? [this.piece] : []
+    const of = joinedPieces(this.text.slice(body.from, body.to), [...this.pieces, ...begun])
+    if (!of) return false
+    const before = this.joints.at(-1)
+    // "Hold both together." and then "Sc around through both layers (36)".
+    const goesOn =
+      before?.line === index - 1 &&
+      JSON.stringify(before.of) === JSON.stringify(of) &&
+      before.stitches === undefined
+    if (goesOn) this.joints.pop()
+    this.joints.push({
+      way: 'throughBoth',
+      ...(goesOn ? before : {}),
+      line: index,
+      span: goesOn ? { from: before.span.from, to: body.to } : body,
+      of,
+      ...(is.kind === 'rounds' && is.from !== undefined ? { written: is.from } : {}),
+      ...said,
+    })
+    return true
   }
 
   /** Whether rounds come after a heading, before anything else is headed. */
@@ -372,6 +404,11 @@ class Reader {
 
   /** Neither numbered nor headed: how it begins, more of the round before, what is done between two, or words. */
   private loose(line: TextLine, index: number, items: readonly Item[]): void {
+    const more = this.piece.rounds.length > 0 ? moreAlike(this.text.slice(line.span.from, line.span.to)) : 0
+    if (more > 0) {
+      this.piece.quantity += more
+      return this.say(line, 'said')
+    }
     const works = items.some(({ kind }) => kind === 'work' || kind === 'several')
     const unread = items.reduce(
       (sum, { kind, span }) => sum + (kind === 'unread' ? span.to - span.from : 0),

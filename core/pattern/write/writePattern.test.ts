@@ -7,7 +7,7 @@ import type { Round } from '../../rounds/round.ts'
 import type { Terms } from '../../stitches/stitch.ts'
 import { PIECES_TO_WRITE } from '../../testing/patternSpecs.ts'
 import { anySpec, discSpec } from '../../testing/specs.ts'
-import { findingsOf } from '../check/checkPattern.ts'
+import { findingsOf } from '../check/findings.ts'
 import { readPattern, roundsOf } from '../read/readPattern.ts'
 import { patternText, writePattern } from './writePattern.ts'
 

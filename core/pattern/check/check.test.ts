@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { readPattern } from '../read/readPattern.ts'
-import { findingsOf, mended, mendsFor, readingsAfterEdit } from './checkPattern.ts'
+import { findingsOf } from './findings.ts'
+import { mended, mendsFor, readingsAfterEdit } from './mends.ts'
 
 const textOf = (name: string) => readFileSync(`core/testing/patterns/${name}.txt`, 'utf8')
 const studied = (text: string) => {
