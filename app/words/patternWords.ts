@@ -214,6 +214,21 @@ export function sayChain({ conventions, pieces }: PatternRead, terms: Terms): Ta
   return { is, since, said }
 }
 
+/** A repeat that may be meant in two ways, as it was taken. */
+export function sayRepeats({ pieces }: PatternRead): Taken | undefined {
+  const repeats = pieces.flatMap(({ rounds }) => rounds.flatMap(({ repeat }) => repeat ?? []))
+  const [first] = repeats
+  if (!first) return undefined
+  const unsure = repeats.find(({ fits }) => !fits)
+  const { said, inAll } = unsure ?? first
+  const often = said === 1 ? 'once' : `${said} times`
+  return {
+    is: `“repeat ${often}” is ${inAll} in all`,
+    since: unsure ? 'as is usual; nothing tells' : 'the round below has as many',
+    said: false,
+  }
+}
+
 export function sayJoins({ pieces }: PatternRead): Taken | undefined {
   const rounds = pieces.flatMap((piece) => piece.rounds)
   if (rounds.length < 2) return undefined

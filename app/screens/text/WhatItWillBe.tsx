@@ -10,7 +10,14 @@ import { isStrip } from '../../drawing/views/viewOf.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { isGuess, MEASURE_WORDS, sayBare, sayRange } from '../../words/measureWords.ts'
 import { roundTitle } from '../../words/roundWords.ts'
-import { sayChain, sayJoins, sayNotRecognised, sayTerms, type Taken } from '../../words/patternWords.ts'
+import {
+  sayChain,
+  sayJoins,
+  sayNotRecognised,
+  sayRepeats,
+  sayTerms,
+  type Taken,
+} from '../../words/patternWords.ts'
 import { duration, LIE_WORDS } from '../../words/wording.ts'
 
 interface WhatItWillBeProps {
@@ -25,7 +32,9 @@ interface WhatItWillBeProps {
 export function WhatItWillBe({ study, terms, colours, children }: WhatItWillBeProps) {
   const { read, pieces, tension } = study
   const sizes = useSizes()
-  const taken = [sayTerms(read), sayChain(read, terms), sayJoins(read)].filter((one) => one !== undefined)
+  const taken = [sayTerms(read), sayChain(read, terms), sayRepeats(read), sayJoins(read)].filter(
+    (one) => one !== undefined,
+  )
   return (
     <div className="min-w-0 divide-y divide-ink">
       {pieces.map((recognition, index) => (

@@ -15,6 +15,7 @@ import {
   type ChainRead,
   type Conventions,
   type Ground,
+  type RepeatRead,
   type StepProblem,
   type StepsRead,
 } from './steps.ts'
@@ -58,6 +59,7 @@ export interface RoundRead {
   readonly byHand?: true
   readonly chain?: ChainRead
   readonly loops?: 'back' | 'front'
+  readonly repeat?: RepeatRead
   /** What it stands on, where that is not all of the round before. */
   readonly on?: StandsOn
   readonly ends: {
@@ -668,6 +670,7 @@ class Reader {
       ...(read.stated ? { stated: read.stated } : {}),
       ...(read.chain ? { chain: read.chain } : {}),
       ...(read.loops ? { loops: read.loops } : {}),
+      ...(read.repeat ? { repeat: read.repeat } : {}),
       ...(standsOn ? { on: standsOn } : {}),
       ends,
       ...(here ? { yarn: here } : {}),

@@ -43,6 +43,15 @@ export interface ChainRead {
   readonly span: Span
 }
 
+/** "Repeat 5 times", which may be five in all or five more. */
+export interface RepeatRead {
+  readonly span: Span
+  readonly said: number
+  readonly inAll: number
+  /** Only so the round below is used up; else it is taken as is usual. */
+  readonly fits: boolean
+}
+
 export interface StepsRead {
   readonly steps: readonly Step[]
   /** Host stitches that it works off, and stitches that it makes. */
@@ -51,6 +60,7 @@ export interface StepsRead {
   readonly chain?: ChainRead
   readonly stated?: Stated
   readonly loops?: 'back' | 'front'
+  readonly repeat?: RepeatRead
   readonly problems: readonly StepProblem[]
 }
 
@@ -88,6 +98,7 @@ class Reckoning {
   private stated: Stated | undefined
   private loops: 'back' | 'front' | undefined
   private chain: ChainRead | undefined
+  private repeat: RepeatRead | undefined
 
   private readonly ground: Ground
   private readonly conventions: Conventions
@@ -115,6 +126,7 @@ class Reckoning {
       ...(this.chain ? { chain: this.chain } : {}),
       ...(this.stated ? { stated: this.stated } : {}),
       ...(this.loops ? { loops: this.loops } : {}),
+      ...(this.repeat ? { repeat: this.repeat } : {}),
       problems: this.problems,
     }
   }
@@ -204,9 +216,7 @@ class Reckoning {
     const { often } = item
     if (often.kind === 'times') return this.repeated(item.span, often.times, ops)
     if (often.kind === 'again') {
-      const least = this.fits(per * often.times, around) && !this.fits(per * (often.times + 1), around)
-      const times = often.more ? often.times + 1 : least ? often.times : often.times + 1
-      return this.repeated(item.span, times, ops)
+      return this.repeated(item.span, this.timesAgain(item.span, often, per, around), ops)
     }
     const left = often.left > 0 ? often.left : this.usesOf(around.after)
     const room = this.room(item.span, around.used + left)
@@ -218,6 +228,20 @@ class Reckoning {
     const { times, over } = timesIn(room, per)
     if (over > 0) this.doesNotDivide(item.span, per, room)
     return this.repeated(item.span, times, ops)
+  }
+
+  /** How often it is worked in all that is repeated so often: once more, unless the round has not as many. */
+  private timesAgain(
+    span: Span,
+    { times: said, more }: { readonly times: number; readonly more: boolean },
+    per: number,
+    around: { readonly used: number; readonly after: readonly Item[] },
+  ): number {
+    if (more) return said + 1
+    const [least, most] = [said, said + 1].map((times) => this.fits(per * times, around))
+    const inAll = least && !most ? said : said + 1
+    this.repeat ??= { span, said, inAll, fits: least !== most }
+    return inAll
   }
 
   /** Whether so many stitches more are what the round has. */

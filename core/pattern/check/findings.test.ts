@@ -117,3 +117,15 @@ test('a count said by hand stands, whatever the steps say, and goes along when l
   )
   expect(moved.readings.ends).toEqual({ [at + 9]: 12 })
 })
+
+test('a repeat that may be five or six is taken as the round below has it, and said', () => {
+  const repeatIn = (below: number, line: string) =>
+    readPattern(`Rnd 1: ${below} sc in magic ring (${below})\nRnd 2: ${line}`).pieces[0]!.rounds[1]!
+  expect(repeatIn(6, '*inc; repeat from * 5 times').repeat).toMatchObject({ said: 5, inAll: 6, fits: true })
+  expect(repeatIn(5, '*inc; repeat from * 5 times').repeat).toMatchObject({ said: 5, inAll: 5, fits: true })
+  // Neither is what there is: as is usual, and nobody says that it is sure.
+  expect(repeatIn(9, '*inc; repeat from * 5 times').repeat).toMatchObject({ inAll: 6, fits: false })
+  // Said plainly there is nothing to choose.
+  expect(repeatIn(6, '*inc; repeat from * 5 more times').repeat).toBeUndefined()
+  expect(repeatIn(6, '(inc) 6 times').repeat).toBeUndefined()
+})
