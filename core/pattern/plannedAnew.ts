@@ -23,13 +23,47 @@ export function plannedAnew(before: PieceRecord, next: PieceRecord): PieceRecord
   return same ? next : { ...next, constraints }
 }
 
+/**
+ * A piece with more or fewer rounds than it had: its bands of yarn and its accent rounds keep their share of them, each
+ * band and each accent a round of its own.
+ */
+export function inProportion(piece: PieceRecord, from: number, to: number): PieceRecord {
+  const { accents } = piece.constraints
+  const scaled =
+    accents &&
+    scaledRounds(accents, ({ round }) => round, { from, to, first: 2 }).map(([accent, round]) => ({
+      ...accent,
+      round,
+    }))
+  return {
+    ...piece,
+    colours: bandsOver(piece.colours, from, to),
+    ...(scaled ? { constraints: { ...piece.constraints, accents: scaled } } : {}),
+  }
+}
+
 /** The same bands of yarn over more or fewer rounds, in proportion; each keeps a round. */
-export function bandsOver(colours: PieceRecord['colours'], from: number, to: number): PieceRecord['colours'] {
-  let last = 0
-  const scaled = colours.map((run) => {
-    const fromRound = Math.max(last + 1, Math.round(((run.fromRound - 1) * to) / from) + 1)
-    last = fromRound
-    return { ...run, fromRound }
-  })
-  return scaled.filter(({ fromRound }) => fromRound <= to)
+export const bandsOver = (
+  colours: PieceRecord['colours'],
+  from: number,
+  to: number,
+): PieceRecord['colours'] =>
+  scaledRounds(colours, ({ fromRound }) => fromRound, { from, to, first: 1 }).map(([run, fromRound]) => ({
+    ...run,
+    fromRound,
+  }))
+
+/** What stands at rounds, by its share of more or fewer of them, in order, one a round; what has no room is left out. */
+function scaledRounds<T>(
+  things: readonly T[],
+  roundOf: (thing: T) => number,
+  { from, to, first }: { readonly from: number; readonly to: number; readonly first: number },
+): (readonly [T, number])[] {
+  let last = first - 1
+  return things
+    .map((thing): readonly [T, number] => {
+      last = Math.max(last + 1, Math.round(((roundOf(thing) - 1) * to) / from) + 1)
+      return [thing, last]
+    })
+    .filter(([, round]) => round <= to)
 }

@@ -11,7 +11,8 @@ import { acrossOf, ballSpec, capSpec, discSpec, seenAcross } from '../testing/sp
 import { diagnose } from '../fit/diagnose.ts'
 import { waysOut } from '../fit/waysOut.ts'
 import { asWritten } from './asPiece.ts'
-import { bandsOver, plannedAnew } from './plannedAnew.ts'
+import { bandsOver, inProportion, plannedAnew } from './plannedAnew.ts'
+import { rimSteps } from '../rounds/rim.ts'
 import { readPattern } from './read/readPattern.ts'
 import { recognise, type Recognised } from './recognise.ts'
 import { studyPattern } from './studyPattern.ts'
@@ -257,4 +258,35 @@ test('what another tension makes of it: how many stitches it wants, the hook tha
   expect(tension!.theirs).toBeCloseTo((12.5 * across) / 170, 6)
   expect(tension!.hook).toBeLessThan(5)
   expect(tension!.rounds!.nearest).toBe(Math.round((tension!.rounds!.written * 170) / across))
+})
+
+test('an accent round and an edging are kept when it becomes larger, the accent where its share of the way is', () => {
+  const popcorns = recognised(PIECES_TO_WRITE['disc with a round of popcorns']!)
+  expect(popcorns.is.accents).toEqual([{ round: 9, texture: { kind: 'popcorn', of: 5, over: 3 } }])
+  expect(popcorns.is.plan.finished).toEqual(popcorns.plan.finished)
+  const piece = pieceOf(popcorns.is)
+  const before = popcorns.plan.rounds.length
+  const larger = plannedAnew(piece, { ...piece, form: { family: 'disc', across: 480 } })
+  const plain = planPiece(specOf(larger, RECORD, 18)).rounds.length
+  const anew = inProportion(larger, before, plain)
+  const { rounds } = planPiece(specOf(anew, RECORD, 18))
+  const raised = rounds.filter(({ steps }) => JSON.stringify(steps).includes('popcorn'))
+  expect(raised.map(({ number }) => number)).toEqual([Math.round((8 * plain) / before) + 1])
+  for (const rim of ['picot', 'slst', 'curl', 'shell', 'reverse'] as const) {
+    const name = {
+      picot: 'picots',
+      slst: 'slip stitches',
+      curl: 'curls',
+      shell: 'shells',
+      reverse: 'reverse stitches',
+    }
+    const { is } = recognised(PIECES_TO_WRITE[`disc with ${name[rim]}`]!)
+    expect(is.construction.rim).toBe(rim)
+    const edged = pieceOf(is)
+    const wider = plannedAnew(edged, { ...edged, form: { family: 'disc', across: 300 } })
+    const last = planPiece(specOf(wider, RECORD, 18)).rounds.at(-1)!
+    expect(last.steps).toEqual(rimSteps(rim, last.from))
+  }
+  expect(recognised(PIECES_TO_WRITE['disc']!).is).toMatchObject({ accents: [] })
+  expect(recognised(PIECES_TO_WRITE['disc']!).is.construction.rim).toBeUndefined()
 })

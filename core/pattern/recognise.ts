@@ -4,15 +4,17 @@ import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import type { GivenRound } from '../plan/planGiven.ts'
 import { planGiven } from '../plan/planGiven.ts'
-import type { Construction, PieceSpec, Plan, SectionWork } from '../plan/plan.ts'
+import type { Accent, Construction, PieceSpec, Plan, SectionWork } from '../plan/plan.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
+import { RIMS, rimSteps, type Rim } from '../rounds/rim.ts'
+import { expandSteps, type Step } from '../rounds/steps.ts'
 import { verify } from '../rounds/verify.ts'
 import type { Run, SectionId } from '../rounds/round.ts'
 import { BODY_STITCHES, flatIncrease, isEdging, STITCHES, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
 import type { OutlinePoint } from '../forms/family.ts'
 import { yarnsNamed } from './yarnsNamed.ts'
-import { textureOf } from './textureOf.ts'
+import { accentOf, textureOf } from './textureOf.ts'
 import { roundsOf, type PieceRead, type RoundRead } from './read/readPattern.ts'
 
 /** What a read piece is, and all that a piece is kept with but its names and yarns. */
@@ -22,6 +24,8 @@ export interface Recognised {
   readonly construction: Construction
   readonly sections: Readonly<Partial<Record<SectionId, SectionWork>>>
   readonly given: readonly GivenRound[]
+  /** Single rounds in a texture. */
+  readonly accents: readonly Accent[]
   /** In the gauge that was asked. */
   readonly plan: Plan
 }
@@ -71,6 +75,7 @@ export function recognise(piece: PieceRead, { gauge, pace, called = '' }: InGaug
     section: sectionAt(index),
   }))
   const sections = sectionsIn(piece.rounds, sectionAt, stitch)
+  const accents = accentsIn(piece.rounds, (index) => sections[sectionAt(index)]?.texture !== undefined)
   const spec: PieceSpec = {
     form,
     tolerance: mm(5),
@@ -80,7 +85,7 @@ export function recognise(piece: PieceRead, { gauge, pace, called = '' }: InGaug
     sections,
     // By their names, as far as the text has them: which yarns they are is settled when it is worked.
     colours: yarnsNamed(piece).map(({ fromRound, name }) => ({ fromRound, yarn: name?.toLowerCase() ?? '' })),
-    constraints: { given },
+    constraints: { given, ...(accents.length > 0 ? { accents } : {}) },
     rhythm: 0.5,
     pace,
   }
@@ -94,6 +99,7 @@ export function recognise(piece: PieceRead, { gauge, pace, called = '' }: InGaug
           construction: spec.construction,
           sections,
           given,
+          accents,
           plan: sized.plan,
         },
       }
@@ -169,6 +175,26 @@ function sectionsIn(
   )
 }
 
+/** Rounds that are in a texture by themselves, where their section is in none. */
+const accentsIn = (rounds: readonly RoundRead[], inTexture: (index: number) => boolean): Accent[] =>
+  rounds.flatMap((round, index): Accent[] => {
+    const isRim = index === rounds.length - 1
+    const texture = index === 0 || isRim || inTexture(index) ? undefined : accentOf(round)
+    return texture ? [{ round: index + 1, texture }] : []
+  })
+
+/** The edging that a last round is, as it would be worked on as many stitches. */
+function rimOf(rounds: readonly RoundRead[]): Rim | undefined {
+  const last = rounds.at(-1)!
+  const own = toldIn(last.steps)
+  return RIMS.find((rim) => toldIn(rimSteps(rim, last.uses)) === own)
+}
+
+const toldIn = (steps: readonly Step[]): string =>
+  expandSteps(steps)
+    .map(({ stitch, uses, makes, manner = '' }) => `${stitch} ${uses} ${makes} ${manner}`)
+    .join()
+
 /** The stitch that most of the fabric is made of; one that only edges it where there is no other. */
 function mainStitch(rounds: readonly RoundRead[]): StitchName {
   const counts = new Map<StitchName, number>()
@@ -186,6 +212,7 @@ function constructionOf({ start, rounds }: PieceRead, stitch: StitchName): Const
     rounds.some(({ ends, chain }) => ends.joins || chain !== undefined) ||
     rounds.some(({ closed }) => !closed)
   const turned = rounds.some(({ ends }) => ends.turns) || rounds.some(({ closed }) => !closed)
+  const rim = rimOf(rounds)
   const loops = new Set(rounds.slice(1).map((round) => round.loops))
   return {
     start: start?.start ?? { kind: 'magicRing' },
@@ -198,6 +225,7 @@ function constructionOf({ start, rounds }: PieceRead, stitch: StitchName): Const
         }
       : { kind: 'spiral' },
     ...rhythmOf(rounds),
+    ...(rim ? { rim } : {}),
     ...(loops.size === 1 && [...loops][0] ? { loops: [...loops][0]! } : {}),
     freeLastRounds: 0,
   }

@@ -1,5 +1,5 @@
 import { expandSteps, type Unit } from '../rounds/steps.ts'
-import type { Texture } from '../rounds/texture.ts'
+import { numbersOfTexture, type Texture } from '../rounds/texture.ts'
 import type { RoundRead } from './read/readPattern.ts'
 
 /** Fewer rounds than this are no texture. */
@@ -14,6 +14,36 @@ export function textureOf(rounds: readonly Pick<RoundRead, 'steps' | 'side'>[]):
   const own = all.slice(first)
   return ofPosts(own, rounds.slice(first)) ?? scattered(own) ?? ofClusters(own)
 }
+
+/** The texture of a single round among plain ones: what it is worked in anew, wherever it comes to stand. */
+export function accentOf({ steps, side }: Pick<RoundRead, 'steps' | 'side'>): Texture | undefined {
+  const units = expandSteps(steps)
+  if (units.some(({ uses, makes }) => uses !== 1 || makes !== 1)) return undefined
+  const found = ofPosts([units], [{ side }]) ?? raisedIn(units) ?? ofClusters([units]) ?? meshIn(units)
+  const inRange =
+    found &&
+    numbersOfTexture(found.kind).every(({ number, least, most }) => {
+      const value = found[number]
+      return value === undefined || (value >= least && value <= most)
+    })
+  return inRange ? found : undefined
+}
+
+/** Popcorns or spikes, each after as many plain stitches. */
+function raisedIn(units: readonly Unit[]): Texture | undefined {
+  const raised = units.filter(({ manner }) => manner === 'popcorn' || manner === 'spike')
+  const [first] = raised
+  const others = units.some(({ manner }) => manner !== undefined && manner !== first?.manner)
+  if (!first || others) return undefined
+  const over = Math.round(units.length / raised.length) - 1
+  return first.manner === 'spike' ? { kind: 'spike', over } : { kind: 'popcorn', of: first.of ?? 5, over }
+}
+
+/** A chain over every other stitch. */
+const meshIn = (units: readonly Unit[]): Texture | undefined =>
+  units.length > 1 && units.every(({ manner }, index) => manner === (index % 2 === 1 ? 'space' : undefined))
+    ? { kind: 'mesh' }
+    : undefined
 
 /** As a stitch is seen from the right side. */
 const seen = (unit: Unit, side: RoundRead['side']) =>

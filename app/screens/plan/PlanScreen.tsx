@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo } from 'react'
 import { useParams } from 'react-router'
 import { attempt, planPiece, validateSpec, specIn, specOf, type PieceRecord } from '../../../core/index.ts'
-import { bandsOver, plannedAnew } from '../../../core/pattern/plannedAnew.ts'
+import { inProportion, plannedAnew } from '../../../core/pattern/plannedAnew.ts'
 import {
   useGauges,
   useLearnedPace,
@@ -78,7 +78,7 @@ function PlanOf({ view }: { view: PieceView }) {
       piece.constraints.given && !next.constraints.given ? piece.constraints.given.length : undefined
     if (left === undefined) return keepPiece(next)
     const anew = attempt(() => planPiece(specOf(next, gauge, pace, known)).rounds.length)
-    keepPiece(anew.ok ? { ...next, colours: bandsOver(next.colours, left, anew.value) } : next)
+    keepPiece(anew.ok ? inProportion(next, left, anew.value) : next)
     say('Planned anew in its character; the text is kept.', {
       label: 'As written',
       run: () => keepPiece(piece),
