@@ -209,3 +209,32 @@ test.describe('on a phone', () => {
     await expect(page.getByRole('heading', { level: 1, name: 'Shelf coaster' })).toBeVisible()
   })
 })
+
+test('two sides that a text joins are joined in the project that comes of it; a seam that cannot be is found', async ({
+  page,
+}) => {
+  const pad = (total: number) =>
+    [
+      'Kettle pad',
+      'Side (make 2)',
+      'Rnd 1: 6 sc in magic ring (6)',
+      'Rnd 2: inc x 6 (12)',
+      'Rnd 3: (sc, inc) x 6 (18)',
+      'Rnd 4: (2 sc, inc) x 6 (24)',
+      `Hold both sides together, wrong sides facing, and sc through both layers around (${total}).`,
+    ].join('\n')
+  await openShelf(page)
+  await page.goto('/new/text')
+  const text = page.getByRole('textbox', { name: 'The pattern' })
+  await text.fill(pad(20))
+  await expect(page.getByText('The seam says 20; both edges have 24.')).toBeVisible()
+  await page.getByRole('button', { name: 'Write 24 there' }).click()
+  await expect(page.getByText(/Every round adds up/)).toBeVisible()
+  await page.getByRole('button', { name: 'Line by line' }).click()
+  await expect(page.getByText('Side to the second Side: sc through both, 24 sts')).toBeVisible()
+  await page.getByRole('button', { name: 'Work it as written' }).click()
+  await expect(page.getByText('Worked as written:')).toBeVisible()
+  await page.getByRole('link', { name: 'Pieces' }).click()
+  await expect(page.getByText(/Sc through both/i).first()).toBeVisible()
+  await expect(page.getByText('24').first()).toBeVisible()
+})
