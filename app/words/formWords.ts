@@ -48,6 +48,7 @@ const PART_WORDS: Readonly<Partial<Record<SectionId, string>>> = {
   sides: 'Sides',
   strip: 'Strap',
   point: 'Point',
+  beyond: 'Rows beyond',
 }
 
 /** "Wall", and where that is worked otherwise from a round on: "Wall, part 2". */

@@ -173,7 +173,7 @@ export function sayNotRecognised(why: NotRecognised, rounds: readonly RoundRead[
     case 'flaw':
       return why.message
     case 'form':
-      return 'Uzel reads and checks it, but does not know yet how it lies: stretches, panels and rows that are shaped in more than one way can be planned as a form of their own.'
+      return 'Uzel reads and checks it, but does not know yet how it lies: what goes on in rounds over rows, or in rows that narrow and widen, can be planned as a form of its own.'
   }
 }
 

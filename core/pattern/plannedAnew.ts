@@ -1,3 +1,5 @@
+import { BEYOND_SECTION } from '../plan/rowsAfter.ts'
+import { partOf } from '../rounds/round.ts'
 import type { PieceRecord } from '../exchange/records.ts'
 
 /** What rounds follow from, of a piece that Uzel plans. */
@@ -22,6 +24,10 @@ export function plannedAnew(before: PieceRecord, next: PieceRecord): PieceRecord
     JSON.stringify(others) === JSON.stringify(constraints)
   return same ? next : { ...next, constraints }
 }
+
+/** Whether it is worked with rows that its form has not, so that they cannot be planned anew. */
+export const hasRowsBeyond = ({ constraints: { given } }: Pick<PieceRecord, 'constraints'>): boolean =>
+  given?.some(({ section }) => partOf(section) === BEYOND_SECTION) ?? false
 
 /**
  * A piece with more or fewer rounds than it had: its bands of yarn and its accent rounds keep their share of them, each

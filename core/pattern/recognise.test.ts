@@ -11,7 +11,7 @@ import { acrossOf, ballSpec, capSpec, discSpec, seenAcross } from '../testing/sp
 import { diagnose } from '../fit/diagnose.ts'
 import { waysOut } from '../fit/waysOut.ts'
 import { asWritten } from './asPiece.ts'
-import { bandsOver, inProportion, plannedAnew } from './plannedAnew.ts'
+import { bandsOver, hasRowsBeyond, inProportion, plannedAnew } from './plannedAnew.ts'
 import { rimSteps } from '../rounds/rim.ts'
 import { readPattern } from './read/readPattern.ts'
 import { recognise, type Recognised } from './recognise.ts'
@@ -93,16 +93,13 @@ test('a shape that is none of those is drawn as it comes to lie; what nobody can
     // A funnel that is worked free lies as one that is planned.
     expect(Math.abs(widest! / planned! - 1)).toBeLessThan(0.12)
   }
-  const half = PIECES_TO_WRITE['half round']!
-  // A vessel with one flap is of no family.
-  const flapped = written(planPiece(PIECES_TO_WRITE['vessel']!), PIECES_TO_WRITE['vessel']!)
-  const read = readPattern(`${flapped}\nRow 39: ch 1, 12 sc; 86 wait, turn. (12)`)
-  expect(recognise(read.pieces[0]!, { gauge: half.gauge, pace: 18 })).toEqual({
-    ok: false,
-    why: { kind: 'form' },
-  })
+  const { gauge } = PIECES_TO_WRITE['vessel']!
+  const waist = readPattern(
+    'Ch 13\nRow 1: 12 sc (12)\nRow 2: sc2tog, 8 sc, sc2tog (10)\nRow 3: inc, 8 sc, inc (12)',
+  )
+  expect(recognise(waist.pieces[0]!, { gauge, pace: 18 })).toEqual({ ok: false, why: { kind: 'form' } })
   const broken = readPattern('Rnd 1: 6 sc in magic ring (6)\nRnd 2: inc x 5 (10)')
-  expect(recognise(broken.pieces[0]!, { gauge: half.gauge, pace: 18 })).toMatchObject({
+  expect(recognise(broken.pieces[0]!, { gauge, pace: 18 })).toMatchObject({
     ok: false,
     why: { kind: 'flaw', round: 1 },
   })
@@ -289,4 +286,40 @@ test('an accent round and an edging are kept when it becomes larger, the accent 
   }
   expect(recognised(PIECES_TO_WRITE['disc']!).is).toMatchObject({ accents: [] })
   expect(recognised(PIECES_TO_WRITE['disc']!).is.construction.rim).toBeUndefined()
+})
+
+test('rows beyond the last round of a form that has none there lie as its edge does, and are not planned anew', () => {
+  const spec = PIECES_TO_WRITE['vessel']!
+  const vessel = planPiece(spec)
+  const tab = (
+    number: number,
+    from: number,
+  ) => `Row ${number}: join the yarn in st ${from}, ch 1, 12 sc; 86 wait, turn. (12)
+Row ${number + 1}: ch 1, sc2tog, 8 sc, sc2tog, turn. (10)`
+  const read = readPattern(`${written(vessel, spec)}\n${tab(39, 10)}\n${tab(41, 60)}`)
+  const found = recognise(read.pieces[0]!, { gauge: spec.gauge, pace: 18 })
+  if (!found.ok) throw new Error(JSON.stringify(found.why))
+  const { is } = found
+  expect(is.form.family).toBe('vessel')
+  expect(is.plan.rounds.slice(38).map(({ section, count, closed }) => [section, count, closed])).toEqual([
+    ['beyond', 12, false],
+    ['beyond', 10, false],
+    ['beyond-2', 12, false],
+    ['beyond-2', 10, false],
+  ])
+  // What is promised is that of the vessel, and no row lies lower than its edge.
+  expect(is.plan.finished.promises).toEqual(vessel.finished.promises)
+  const edge = is.plan.rounds[37]!.at
+  for (const { at } of is.plan.rounds.slice(38)) {
+    expect(at.z).toBeGreaterThan(edge.z)
+    expect(at.radius).toBeCloseTo(edge.radius, 6)
+  }
+  expect(is.plan.stitches).toBe(vessel.stitches + 44)
+  const piece = pieceOf(is)
+  expect(hasRowsBeyond(piece)).toBe(true)
+  const higher = plannedAnew(piece, { ...piece, form: { ...is.form, height: 220 } as typeof piece.form })
+  expect(hasRowsBeyond(higher)).toBe(false)
+  expect(planPiece(specOf(higher, RECORD, 18)).rounds.every(({ closed }) => closed)).toBe(true)
+  // Only what is turned all the way is worked in turned rounds.
+  expect(is.construction.rounds).toMatchObject({ turned: false })
 })

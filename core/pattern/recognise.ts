@@ -1,10 +1,11 @@
 import { familyOf, roundedForm, seenAs, type Form } from '../forms/registry.ts'
-import type { SeenRounds } from '../forms/seen.ts'
+import { ringsIn, type Seen, type SeenRounds } from '../forms/seen.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
 import type { Gauge } from '../gauge/gauge.ts'
 import type { GivenRound } from '../plan/planGiven.ts'
 import { planGiven } from '../plan/planGiven.ts'
 import type { Accent, Construction, PieceSpec, Plan, SectionWork } from '../plan/plan.ts'
+import { BEYOND_SECTION } from '../plan/rowsAfter.ts'
 import { sizesOf } from '../plan/wantedAround.ts'
 import { RIMS, rimSteps, type Rim } from '../rounds/rim.ts'
 import { expandSteps, type Step } from '../rounds/steps.ts'
@@ -66,7 +67,7 @@ export function recognise(piece: PieceRead, { gauge, pace, called = '' }: InGaug
   if (flaw) return no({ kind: 'flaw', round: flaw.at, message: flaw.message })
   const stitch = mainStitch(piece.rounds)
   const own = gaugeForStitch(gauge, stitch)
-  const seen = seenAs(asSeen(piece, own, `${called} ${piece.name ?? ''}`))
+  const seen = seenWith(asSeen(piece, own, `${called} ${piece.name ?? ''}`))
   if (!seen) return no({ kind: 'form' })
   const { form, sectionAt } = seen
   const given = rounds.map(({ yarn: _yarn, beside: _beside, ...round }, index): GivenRound => ({
@@ -211,7 +212,11 @@ function constructionOf({ start, rounds }: PieceRead, stitch: StitchName): Const
   const joined =
     rounds.some(({ ends, chain }) => ends.joins || chain !== undefined) ||
     rounds.some(({ closed }) => !closed)
-  const turned = rounds.some(({ ends }) => ends.turns) || rounds.some(({ closed }) => !closed)
+  // Rounds that are turned for rows that go only part of the way are no turned rounds.
+  const goesOn = ({ closed }: RoundRead, index: number) => closed === (rounds[index + 1]?.closed ?? closed)
+  const turned =
+    rounds.every(({ closed }) => !closed) ||
+    rounds.some((round, index) => round.closed && round.ends.turns && goesOn(round, index))
   const rim = rimOf(rounds)
   const loops = new Set(rounds.slice(1).map((round) => round.loops))
   return {
@@ -245,6 +250,26 @@ function rhythmOf(rounds: readonly RoundRead[]): Pick<Construction, 'order' | 'p
   return {
     order: most(({ steps }) => (steps[0]?.ops[0]?.makes ?? 0) > 1) ? 'increaseFirst' : 'increaseLast',
     placement: most(({ steps }) => steps.length === 1) ? 'stacked' : 'staggered',
+  }
+}
+
+/** As a family knows it; or its rings as one does, and rows beyond them on stretches of the last. */
+function seenWith(seen: SeenRounds): Seen<Form> | undefined {
+  const whole = seenAs(seen)
+  const rings = ringsIn(seen)
+  const beyond = seen.rounds.slice(rings)
+  const areRows = beyond.every(({ closed, on }) => !closed && (on === undefined || on.kind === 'stretch'))
+  if (whole || rings === 0 || !areRows || beyond[0]?.on === undefined) return whole
+  const base = seenAs({ ...seen, rounds: seen.rounds.slice(0, rings) })
+  if (!base) return undefined
+  const begun = (index: number) =>
+    seen.rounds.slice(rings, index + 1).filter(({ on }) => on?.kind === 'stretch' && on.round < rings).length
+  return {
+    form: base.form,
+    sectionAt: (index) => {
+      if (index < rings) return base.sectionAt(index)
+      return begun(index) > 1 ? `${BEYOND_SECTION}-${begun(index)}` : BEYOND_SECTION
+    },
   }
 }
 

@@ -1,7 +1,16 @@
 import type { RowsAfter } from '../forms/family.ts'
 import { aboutTheMiddle } from '../counts/aboutTheMiddle.ts'
 import { familyOf } from '../forms/registry.ts'
-import { countOf, stitchesIn, topOf, turned, type Round, type Run, type SectionId } from '../rounds/round.ts'
+import {
+  countOf,
+  partOf,
+  stitchesIn,
+  topOf,
+  turned,
+  type Round,
+  type Run,
+  type SectionId,
+} from '../rounds/round.ts'
 import { zonesOf } from '../rounds/zone.ts'
 import { freshId, heldIn } from './writeRounds.ts'
 import { decrease, plain, type Op, type Step } from '../rounds/steps.ts'
@@ -27,13 +36,16 @@ interface RowToWrite {
 export const afterwardsIn = ({ form }: Pick<PieceSpec, 'form'>): readonly RowsAfter[] =>
   familyOf(form).rowsAfter?.(form) ?? []
 
+/** Rows of somebody's text on the last round of a form that has none there: they lie as its edge does. */
+export const BEYOND_SECTION = 'beyond'
+
 /** The rounds of a piece that come before such rows. */
 export function beforeRowsAfter<R extends Pick<Round, 'section'>>(
   spec: Pick<PieceSpec, 'form'>,
   rounds: readonly R[],
 ): readonly R[] {
   const after = new Set(afterwardsIn(spec).map(({ id }) => id))
-  const first = after.size === 0 ? -1 : rounds.findIndex(({ section }) => after.has(section))
+  const first = rounds.findIndex(({ section }) => after.has(section) || partOf(section) === BEYOND_SECTION)
   return first < 0 ? rounds : rounds.slice(0, first)
 }
 

@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo } from 'react'
 import { useParams } from 'react-router'
 import { attempt, planPiece, validateSpec, specIn, specOf, type PieceRecord } from '../../../core/index.ts'
-import { inProportion, plannedAnew } from '../../../core/pattern/plannedAnew.ts'
+import { hasRowsBeyond, inProportion, plannedAnew } from '../../../core/pattern/plannedAnew.ts'
 import {
   useGauges,
   useLearnedPace,
@@ -79,7 +79,8 @@ function PlanOf({ view }: { view: PieceView }) {
     if (left === undefined) return keepPiece(next)
     const anew = attempt(() => planPiece(specOf(next, gauge, pace, known)).rounds.length)
     keepPiece(anew.ok ? inProportion(next, left, anew.value) : next)
-    say('Planned anew in its character; the text is kept.', {
+    const without = hasRowsBeyond(piece) ? ', without the rows beyond its last round' : ''
+    say(`Planned anew in its character${without}; the text is kept.`, {
       label: 'As written',
       run: () => keepPiece(piece),
     })

@@ -8,6 +8,7 @@ import { OnePiece, sizeOnLedge } from '../../drawing/OnLedge.tsx'
 import { tapeTicks } from '../../drawing/tapeTicks.ts'
 import { isStrip } from '../../drawing/views/viewOf.ts'
 import { useSizes } from '../../ui/useSizes.ts'
+import { wordsOf } from '../../words/formWords.ts'
 import { isGuess, MEASURE_WORDS, sayBare, sayRange } from '../../words/measureWords.ts'
 import { roundTitle } from '../../words/roundWords.ts'
 import {
@@ -180,7 +181,7 @@ const TAPE = 24
 
 /** Half of it cut through, as it comes to lie, on the tape; a strip as it lies. */
 function Section({
-  is: { plan },
+  is: { plan, form },
   colours,
 }: {
   readonly is: Recognised
@@ -199,19 +200,29 @@ function Section({
   const scale = strip
     ? Math.min(WIDE / size.width, TALLEST / size.height)
     : Math.min((WIDE - 14) / radius, TALLEST / Math.max(1, high))
+  const { title, hangs = false } = wordsOf(form)
+  const kind = (
+    <p className="pb-1 text-16">
+      {title}
+      <span className="text-14 text-ink-2">{strip ? ', as it lies' : ', half of it as it lies'}</span>
+    </p>
+  )
   if (strip) {
     const drawn = { width: size.width * scale, height: size.height * scale }
     return (
-      <div className="relative" style={{ height: drawn.height }}>
-        <OnePiece
-          {...drawn}
-          plan={plan}
-          yarns={colours}
-          finished={false}
-          detailed
-          mirrored={false}
-          hangs={false}
-        />
+      <div>
+        {kind}
+        <div className="relative" style={{ height: drawn.height }}>
+          <OnePiece
+            {...drawn}
+            plan={plan}
+            yarns={colours}
+            finished={false}
+            detailed
+            mirrored={false}
+            hangs={false}
+          />
+        </div>
       </div>
     )
   }
@@ -220,17 +231,17 @@ function Section({
   const { ticks, numerals } = tapeTicks(WIDE - 4, unit, 2, 24)
   return (
     <div>
-      <p className="pb-1 text-14 text-ink-2">how it lies, half</p>
+      {kind}
       <svg width={WIDE} height={tall} className="block overflow-visible" aria-hidden>
         <HalfSection
           plan={plan}
           scale={scale}
           axis={4}
-          top={tall - 8}
+          top={hangs ? 8 : tall - 8}
           mirrored
           yarns={colours}
           guess={false}
-          hangs={false}
+          hangs={hangs}
         />
       </svg>
       <svg width={WIDE} height={TAPE} className="block" aria-hidden>

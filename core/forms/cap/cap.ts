@@ -316,14 +316,16 @@ export const cap: Family<CapForm> = {
     const counts = countsIn(seen).slice(0, rings)
     const brim = hasFlaps ? undefined : brimSeen(counts, seen)
     const above = { ...seen, rounds: rounds.slice(0, brim?.from ?? rings) }
-    const { shrinks, last: base } = baseOf(above)
+    const { shrinks, crisp, last: base } = baseOf(above)
     // A dome widens by less and less, but in every round.
     const even = counts.findIndex((count, index) => index > base && count <= counts[index - 1]!)
     const last = (even < 0 || even > above.rounds.length ? above.rounds.length : even) - 1
     const after = above.rounds.length - 1 - last
     const crown = crownSeen(counts.slice(0, last + 1), above)
     const isNamed = NAMED.test(called)
-    const known = hasFlaps || (crown === 'rounded' && !OTHERS.test(called)) || isNamed
+    // No crown turns on a crisp edge.
+    const looksSo = (hasFlaps || crown === 'rounded') && !crisp && !OTHERS.test(called)
+    const known = looksSo || isNamed
     const girth = counts[last]! * w
     if (!known || shrinks || after < FEWEST_ROUNDS || girth < LEAST_HEAD || girth > MOST_HEAD)
       return undefined
