@@ -106,9 +106,18 @@ export { writeRound, writeRoundBody } from './pattern/writeRound.ts'
 export { writeOp, writeSteps } from './pattern/writeSteps.ts'
 export { groupRounds, writeGroup } from './pattern/groupRounds.ts'
 export { roundEnding } from './pattern/roundEnding.ts'
-export { startOf, type LogEvent, type NewEvent, type Position } from './worklog/logEvent.ts'
+export { samePosition, startOf, type LogEvent, type NewEvent, type Position } from './worklog/logEvent.ts'
 export { BrokenLog, NOT_STARTED, replay, type WorkState } from './worklog/replay.ts'
 export { atTheEnd, goTo, nextRound, undo, unitsOf, workOn, type Stride } from './worklog/moves.ts'
+export {
+  placesThatFit,
+  sightsAt,
+  sightsThatTell,
+  type PossiblePlace,
+  type Seeing,
+  type Sight,
+  type Sights,
+} from './worklog/findPlace.ts'
 export { whatIsAhead, type Ahead } from './worklog/whatIsAhead.ts'
 export { stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'

@@ -19,10 +19,12 @@ interface GoToDialogProps {
   /** The round on the hook. */
   readonly now: number
   readonly onGo: (target: Position) => void
+  /** Who does not know where the hook is says what is to be seen. */
+  readonly onFind: () => void
 }
 
 /** Puts the hook somewhere else: after ripping back, or to catch up. Undo brings it back. */
-export function GoToDialog({ open, onClose, plan, now, onGo }: GoToDialogProps) {
+export function GoToDialog({ open, onClose, plan, now, onGo, onFind }: GoToDialogProps) {
   const { terms } = useSettings()
   const [round, setRound] = useState(now)
   const [made, setMade] = useState(0)
@@ -66,12 +68,15 @@ export function GoToDialog({ open, onClose, plan, now, onGo }: GoToDialogProps) 
         <p className="text-18">
           {titleOf(target)}: {writeRoundBody(target, terms)}, {target.count} sts.
         </p>
-        <div className="flex gap-3">
+        <div className="flex flex-wrap gap-3">
           <button type="submit" className="button-ink">
             Go there
           </button>
           <button type="button" className="button-line" onClick={onClose}>
             Stay
+          </button>
+          <button type="button" className="button-line ml-auto" onClick={onFind}>
+            Find my place
           </button>
         </div>
       </form>

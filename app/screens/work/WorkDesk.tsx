@@ -5,12 +5,14 @@ import {
   atTheEnd,
   goTo,
   nextRound,
+  samePosition,
   undo,
   workOn,
   workView,
   type CopyRecord,
   type PieceSpec,
   type Plan,
+  type Position,
   type Stride,
   titleOf,
 } from '../../../core/index.ts'
@@ -18,6 +20,7 @@ import type { Deed } from '../../store/workSession.ts'
 import { useSettings, type PieceView } from '../../store/queries.ts'
 import { changeSettings } from '../../store/onTheWay.ts'
 import { FinishedPanel } from './FinishedPanel.tsx'
+import { FindPlaceDialog } from './FindPlaceDialog.tsx'
 import { GoToDialog } from './GoToDialog.tsx'
 import { KeysDialog } from './KeysDialog.tsx'
 import { NoteDialog } from './NoteDialog.tsx'
@@ -26,6 +29,7 @@ import { RoundInHand } from './RoundInHand.tsx'
 import { UnsavedLine } from './UnsavedLine.tsx'
 import type { OpenWork } from './useWorkSession.ts'
 import { useWorkKeys } from './useWorkKeys.ts'
+import { WhereLeft } from './WhereLeft.tsx'
 import { WorkBar } from './WorkBar.tsx'
 import { YarnDialog } from './YarnDialog.tsx'
 import { WorkHeader } from './WorkHeader.tsx'
@@ -52,7 +56,9 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   const { state, late = 0, unsaved, act } = open
   const settings = useSettings()
   const navigate = useNavigate()
-  const [dialog, setDialog] = useState<'note' | 'goTo' | 'keys' | 'yarn'>()
+  const [dialog, setDialog] = useState<'note' | 'goTo' | 'find' | 'keys' | 'yarn'>()
+  /** Where the work was when the screen was opened: until the hook moves, it may be asked for. */
+  const [leftAt, setLeftAt] = useState<Position | undefined>(state.position)
   const [reminded, setReminded] = useState<number>()
   const doneSince = useRef(0)
   const { rounds } = plan
@@ -69,6 +75,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   useScreenStaysOn()
 
   const count = (by: Stride) => act((from) => workOn(rounds, from, by))
+  const isBack = leftAt !== undefined && samePosition(leftAt, state.position) && !state.finished
   const goOn = () => {
     if (performance.now() - doneSince.current < BREATH_MS) return
     act((from) =>
@@ -89,6 +96,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
     recount: () => act((from) => goTo(rounds, from, { round: from.position.round, unit: 0 })),
     note: () => setDialog('note'),
     goTo: () => setDialog('goTo'),
+    find: () => setDialog('find'),
     keys: () => setDialog('keys'),
     yarn: () => setDialog('yarn'),
     plan: () => void navigate(pieceAddress(view, 'plan')),
@@ -100,6 +108,16 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   return (
     <div className="flex h-dvh flex-col overflow-hidden low:h-auto low:min-h-dvh low:overflow-visible">
       <WorkHeader view={view} copy={copy} plan={plan} madeInAll={now.madeInAll} round={now.round.number} />
+      {isBack && (
+        <WhereLeft
+          copyId={copy.id}
+          plan={plan}
+          position={state.position}
+          made={now.made}
+          onHere={() => setLeftAt(undefined)}
+          onFind={() => setDialog('find')}
+        />
+      )}
       {unsaved && <UnsavedLine since={unsaved.since} events={unsaved.events} />}
       {state.finished ? (
         <FinishedPanel view={view} copy={copy} plan={plan} />
@@ -153,7 +171,19 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         plan={plan}
         now={now.round.number}
         onGo={(target) => act((from) => goTo(rounds, from, target))}
+        onFind={() => setDialog('find')}
       />
+      {dialog === 'find' && (
+        <FindPlaceDialog
+          onClose={() => setDialog(undefined)}
+          plan={plan}
+          position={state.position}
+          onGo={(target) => {
+            setLeftAt(undefined)
+            act((from) => goTo(rounds, from, target))
+          }}
+        />
+      )}
       {dialog === 'yarn' && (
         <YarnDialog
           open

@@ -8,6 +8,7 @@ export interface WorkKeys {
   readonly recount: () => void
   readonly note: () => void
   readonly goTo: () => void
+  readonly find: () => void
   readonly keys: () => void
   readonly plan: () => void
   readonly check: () => void
@@ -32,6 +33,7 @@ export const WORK_KEYS: readonly {
   { does: 'undo', keys: '← or Backspace', says: 'Take back' },
   { does: 'recount', keys: 'R', says: 'Recount this round from its start' },
   { does: 'goTo', keys: 'G', says: 'Go to a round' },
+  { does: 'find', keys: 'F', says: 'Find the place by what is to be seen' },
   { does: 'note', keys: 'N', says: 'Write a note' },
   { does: 'check', keys: 'C or M', says: 'Measure the piece' },
   { does: 'yarn', keys: 'Y', says: 'Will the yarn do?' },
@@ -51,6 +53,7 @@ function meant({ key, shiftKey }: KeyboardEvent): keyof WorkKeys | undefined {
     r: 'recount',
     n: 'note',
     g: 'goTo',
+    f: 'find',
     p: 'plan',
     c: 'check',
     y: 'yarn',
