@@ -6,7 +6,7 @@ import { unitsOf } from './moves.ts'
 import { stitchesMade } from './workView.ts'
 
 /** A longer pause than this is a rest, not work. */
-const LONGEST_PAUSE_MS = 120_000
+export const LONGEST_PAUSE_MS = 120_000
 /** Fewer single crochets than this say nothing about pace. */
 const LEAST_EFFORT = 30
 
