@@ -42,6 +42,9 @@ const GaugesScreen = lazy(() =>
 const YarnsScreen = lazy(() =>
   withPlans(import('./screens/yarns/YarnsScreen.tsx')).then((m) => ({ default: m.YarnsScreen })),
 )
+const LogScreen = lazy(() =>
+  withPlans(import('./screens/log/LogScreen.tsx')).then((m) => ({ default: m.LogScreen })),
+)
 const MeasureScreen = lazy(() =>
   withPlans(import('./screens/measure/MeasureScreen.tsx')).then((m) => ({ default: m.MeasureScreen })),
 )
@@ -102,6 +105,7 @@ function Screens() {
           <Route path="/gauges" element={<GaugesScreen />} />
           <Route path="/gauges/:gaugeId" element={<GaugesScreen />} />
           <Route path="/yarns" element={<YarnsScreen />} />
+          <Route path="/log" element={<LogScreen />} />
           <Route path="/measure" element={<MeasureScreen />} />
           <Route path="/sheet" element={<SheetScreen />} />
           <Route path="/settings" element={<SettingsScreen />} />

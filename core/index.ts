@@ -118,6 +118,18 @@ export {
   type Sight,
   type Sights,
 } from './worklog/findPlace.ts'
+export { driftOf, foundAgainstPlan, type Drift, type FoundAgainstPlan } from './worklog/drift.ts'
+export {
+  effortLeft,
+  minutesByDay,
+  paceByStitch,
+  tellLog,
+  timeFor,
+  type LogTold,
+  type Sitting,
+  type TakenOut,
+  type TimeTold,
+} from './worklog/sittings.ts'
 export { whatIsAhead, type Ahead } from './worklog/whatIsAhead.ts'
 export { stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
 import { openShelf } from './shelf.ts'
 
@@ -51,4 +52,43 @@ test('the place is found by what is to be seen, by keyboard alone, and taken bac
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Rnd 8 of 13')
   await page.keyboard.press('Backspace')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Rnd 7 of 13')
+})
+
+test('the log tells sittings, what comes next and what was taken out; it is kept as a table', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.getByRole('link', { name: 'Log' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Log')
+  const sittings = page.getByRole('group', { name: 'Sittings' }).getByRole('row')
+  await expect(sittings).toHaveCount(9)
+  await expect(sittings.nth(1)).toContainText('Tin-mug mats no. 4')
+  // Three mats of 216 stitches each, in 11 to 12 minutes.
+  await expect(page.getByRole('heading', { name: /The next one takes 11 min ± \d+ min\./ })).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Copies' }).getByRole('listitem')).toHaveCount(4)
+  await page.getByLabel('Of which piece').selectOption('Kettle trivet')
+  await expect(page.getByText('30 sts, from Rnd 6 back to Rnd 5.')).toBeVisible()
+  await expect(page.getByText('Worked into the join twice: two stitches over.')).toBeVisible()
+  const kept = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'As a table' }).click()
+  const lines = (await readFile((await (await kept).path())!, 'utf8')).split('\n')
+  expect(lines[0]).toBe(
+    'date,from,to,project,piece,copy,first round,last round,stitches made,stitches taken out,minutes at work',
+  )
+  expect(lines).toHaveLength(9)
+  expect(lines[1]).toMatch(/^2026-11-09,.*,Kettle trivet,Mat,1,1,3,36,0,/)
+  // A stitch more is a sitting more: it is days later.
+  await page.getByRole('link', { name: 'Kettle trivet' }).first().click()
+  await tapArea(page).click()
+  await page.getByRole('link', { name: 'Log' }).click()
+  await expect(sittings).toHaveCount(10)
+  await expect(sittings.nth(1)).toContainText('Kettle trivet')
+})
+
+test('a workshop in which nothing was worked has a log that says so', async ({ page }) => {
+  await openShelf(page)
+  await page.goto('/settings')
+  await page.getByRole('button', { name: 'Keep the demo aside' }).click()
+  await page.goto('/log')
+  await expect(page.getByText('Nothing was worked yet.')).toBeVisible()
 })

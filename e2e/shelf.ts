@@ -29,6 +29,7 @@ export const PLACES = [
   ['blocking', '/piece/drying-rack-mat/block'],
   ['gauges', '/gauges/cotton-single'],
   ['yarns', '/yarns'],
+  ['log', '/log'],
   ['measure', '/measure'],
   ['measuring sheet', '/sheet'],
   ['settings', '/settings'],

@@ -22,6 +22,7 @@ const SCREENS = [
   '/gauges',
   '/gauges/:gaugeId',
   '/yarns',
+  '/log',
   '/measure',
   '/sheet',
   '/project/:projectId/pieces',

@@ -5,6 +5,7 @@
 import { writeFileSync } from 'node:fs'
 import {
   atTheEnd,
+  goTo,
   nextRound,
   pin,
   planPiece,
@@ -47,7 +48,7 @@ import {
   sleeve,
   trivet,
 } from './demoPieces.ts'
-import { DAY, FIRST_DAY, gauges, yarns } from './demoStock.ts'
+import { DAY, FIRST_DAY, HOUR, gauges, yarns } from './demoStock.ts'
 
 const PACE = 16
 
@@ -64,13 +65,24 @@ const pinned = (piece: PieceRecord, at: number): PlanVersionRecord => ({
   plan: pin(planOf(piece)),
 })
 
+/** Another evening: from a round on, at a pace of its own, perhaps with the last rounds pulled out first. */
+interface Evening {
+  readonly at: number
+  readonly fromRound: number
+  readonly slower: number
+  readonly back?: { readonly toRound: number; readonly why: string }
+}
+
 /** Works a copy stitch by stitch, at a human pace, until `enough`. */
 function worked(
   copyId: string,
   plan: Plan,
   begin: number,
   enough: (state: WorkState) => boolean,
+  { evenings = [], slower = 1 }: { readonly evenings?: readonly Evening[]; readonly slower?: number } = {},
 ): LogEvent[] {
+  const ahead = [...evenings]
+  let pace = slower
   const log: LogEvent[] = []
   let at = begin
   const write = (event: NewEvent) => {
@@ -78,8 +90,21 @@ function worked(
   }
   write({ type: 'start', planVersion: 1, to: startOf(plan.rounds) })
   for (let state = replay(log); !enough(state); state = replay(log.slice(state.lastSeq), state)) {
+    const evening = ahead[0]
+    if (evening && state.position.unit === 0 && placeIn(plan, state) >= evening.fromRound) {
+      ahead.shift()
+      at = evening.at
+      pace = evening.slower
+      if (evening.back) {
+        const { toRound, why } = evening.back
+        const target = { round: plan.rounds[toRound - 1]!.id, unit: 0 }
+        write(goTo(plan.rounds, state, target)!)
+        write({ type: 'note', position: target, text: why })
+        continue
+      }
+    }
     // Three taps of an even hand, a slower one where the stitch changes.
-    at += 3200 + (log.length % 7) * 180
+    at += Math.round(pace * (3200 + (log.length % 7) * 180))
     const event = workOn(plan.rounds, state, 'stitch') ?? nextRound(plan.rounds, state)
     if (!event) break
     write(event)
@@ -87,16 +112,36 @@ function worked(
   return log
 }
 
+const placeIn = (plan: Plan, { position }: WorkState): number =>
+  plan.rounds.findIndex(({ id }) => id === position.round) + 1
+
 const trivetPlan = planOf(trivet)
 const matPlan = planOf(mats)
 const trivetLog = worked(
   'trivet-1',
   trivetPlan,
-  FIRST_DAY,
+  FIRST_DAY - 7 * DAY,
   ({ position }) => position.round === trivetPlan.rounds[6]!.id && position.unit === 15,
+  {
+    slower: 1.15,
+    evenings: [
+      { at: FIRST_DAY - 4 * DAY + HOUR, fromRound: 4, slower: 1.05 },
+      {
+        at: FIRST_DAY - DAY,
+        fromRound: 6,
+        slower: 1,
+        back: { toRound: 5, why: 'Worked into the join twice: two stitches over.' },
+      },
+      { at: FIRST_DAY, fromRound: 7, slower: 0.95 },
+    ],
+  },
 )
+/** Each mat is quicker from the hand than the one before. */
+const MAT_PACES = [1.08, 1, 0.96]
 const matLogs = [1, 2, 3].map((number) => {
-  const log = worked(`mat-${number}`, matPlan, FIRST_DAY + number * DAY, () => false)
+  const log = worked(`mat-${number}`, matPlan, FIRST_DAY + number * DAY, () => false, {
+    slower: MAT_PACES[number - 1]!,
+  })
   const end = log.at(-1)!
   if (!atTheEnd(matPlan.rounds, replay(log).position))
     throw new Error('The demo mats are not worked to their end.')
@@ -193,7 +238,7 @@ const file = projectFile(
       {
         id: 'kettle-trivet',
         name: 'Kettle trivet',
-        createdAt: FIRST_DAY,
+        createdAt: FIRST_DAY - 7 * DAY,
         updatedAt: trivetLog.at(-1)!.at + 6 * DAY,
       },
       { id: 'tin-mug-mats', name: 'Tin-mug mats', createdAt: FIRST_DAY, updatedAt: halfMat.at(-1)!.at },
@@ -306,7 +351,7 @@ const file = projectFile(
       ...matLogs.map((log, index) => copy(`mat-${index + 1}`, mats, index + 1, log)),
       copy('mat-4', mats, 4, halfMat),
     ],
-    planVersions: [pinned(trivet, FIRST_DAY), pinned(mats, FIRST_DAY + DAY)],
+    planVersions: [pinned(trivet, FIRST_DAY - 7 * DAY), pinned(mats, FIRST_DAY + DAY)],
     events: [...trivetLog, ...matLogs.flat(), ...halfMat],
     readings,
   },

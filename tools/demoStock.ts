@@ -3,6 +3,7 @@ import type { GaugeRecord, YarnRecord } from '../core/index.ts'
 /** The evening on which the first round of the demo is worked. */
 export const FIRST_DAY = Date.UTC(2026, 10, 16, 18, 30)
 export const DAY = 86_400_000
+export const HOUR = DAY / 24
 
 const HUT_COTTON = {
   line: 'Hut cotton',

@@ -47,6 +47,9 @@ export function Header({ view, recent = true, children }: HeaderProps) {
         <Tab to="/yarns" shown={view === undefined ? 'notLarge' : 'roomy'}>
           Yarns
         </Tab>
+        <Tab to="/log" shown="roomy">
+          Log
+        </Tab>
         {view && recent && <PieceStrip current={view} />}
         {children}
       </nav>

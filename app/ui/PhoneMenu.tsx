@@ -6,6 +6,7 @@ const PLACES = [
   ['/', 'Shelf'],
   ['/gauges', 'Gauge book'],
   ['/yarns', 'Yarns'],
+  ['/log', 'Log'],
   ['/measure', 'Ruler'],
   ['/sheet', 'Measuring sheet'],
   ['/settings', 'Settings'],
