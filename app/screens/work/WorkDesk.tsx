@@ -1,6 +1,6 @@
 import { useScreenStaysOn } from '../../ui/useScreenStaysOn.ts'
 import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react'
-import { useNavigate } from 'react-router'
+import { useNavigate, useSearchParams } from 'react-router'
 import {
   atTheEnd,
   goTo,
@@ -56,7 +56,11 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   const { state, late = 0, unsaved, act } = open
   const settings = useSettings()
   const navigate = useNavigate()
-  const [dialog, setDialog] = useState<'note' | 'goTo' | 'find' | 'keys' | 'yarn'>()
+  // Whoever worked on paper comes back to say where they are.
+  const [search] = useSearchParams()
+  const [dialog, setDialog] = useState<'note' | 'goTo' | 'find' | 'keys' | 'yarn' | undefined>(
+    search.has('paper') ? 'goTo' : undefined,
+  )
   /** Where the work was when the screen was opened: until the hook moves, it may be asked for. */
   const [leftAt, setLeftAt] = useState<Position | undefined>(state.position)
   const [reminded, setReminded] = useState<number>()
