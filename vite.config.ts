@@ -28,6 +28,8 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'first', tags: ['$initial'], priority: 2 },
+            // Libraries ask for one another while they load: in one file they are there in time, whatever the screens share.
+            { name: 'libraries', test: /node_modules/, minShareCount: 2, priority: 1 },
             { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
           ],
         },

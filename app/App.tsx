@@ -5,6 +5,7 @@ import { ShelfScreen } from './screens/shelf/ShelfScreen.tsx'
 import { queryClient } from './store/liveQueries.ts'
 import { useFirstPieceId, useSettings } from './store/queries.ts'
 import { ErrorBoundary } from './ui/ErrorBoundary.tsx'
+import { DeviceLook } from './ui/DeviceLook.tsx'
 import { Opening } from './ui/Opening.tsx'
 import { NewVersionNotice } from './ui/NewVersionNotice.tsx'
 import { Toaster } from './ui/toasts.tsx'
@@ -72,6 +73,7 @@ export function App() {
     <QueryClientProvider client={queryClient}>
       <BrowserRouter>
         <PrintSize />
+        <DeviceLook />
         <NewVersionNotice />
         <Screens />
         <Toaster />

@@ -58,7 +58,7 @@ test('the log tells sittings, what comes next and what was taken out; it is kept
   page,
 }) => {
   await openShelf(page)
-  await page.getByRole('link', { name: 'Log' }).click()
+  await page.getByRole('link', { name: 'Log', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Log')
   const sittings = page.getByRole('group', { name: 'Sittings' }).getByRole('row')
   await expect(sittings).toHaveCount(9)
@@ -80,7 +80,7 @@ test('the log tells sittings, what comes next and what was taken out; it is kept
   // A stitch more is a sitting more: it is days later.
   await page.getByRole('link', { name: 'Kettle trivet' }).first().click()
   await tapArea(page).click()
-  await page.getByRole('link', { name: 'Log' }).click()
+  await page.getByRole('link', { name: 'Log', exact: true }).click()
   await expect(sittings).toHaveCount(10)
   await expect(sittings.nth(1)).toContainText('Kettle trivet')
 })
@@ -91,4 +91,146 @@ test('a workshop in which nothing was worked has a log that says so', async ({ p
   await page.getByRole('button', { name: 'Keep the demo aside' }).click()
   await page.goto('/log')
   await expect(page.getByText('Nothing was worked yet.')).toBeVisible()
+})
+
+test('by evening and in high contrast every place can be read, and paper stays paper', async ({ page }) => {
+  await openShelf(page)
+  await page.goto('/settings')
+  await page.getByRole('radio', { name: 'Evening' }).click()
+  const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor)
+  const root = page.locator('html')
+  await expect(root).toHaveAttribute('data-look', 'evening')
+  for (const path of ['/', '/piece/kettle-trivet/plan', '/piece/kettle-trivet/work', '/log', '/settings']) {
+    await page.goto(path)
+    await expect(root).toHaveAttribute('data-look', 'evening')
+    await expect(page.getByText('Opening…')).toHaveCount(0)
+    expect(await faintWords(page), path).toEqual([])
+  }
+  await page.goto('/piece/kettle-trivet/sheet')
+  await expect(page.getByRole('article')).toHaveCSS('background-color', 'rgb(255, 255, 255)')
+  await page.emulateMedia({ media: 'print' })
+  expect(await page.evaluate(() => getComputedStyle(document.documentElement).color)).toBe('rgb(14, 39, 48)')
+  await page.emulateMedia({ media: 'screen' })
+  await page.goto('/settings')
+  await page.getByRole('radio', { name: 'High' }).click()
+  await expect(root).toHaveAttribute('data-look', 'evening contrast')
+  await page.reload()
+  await expect(root).toHaveAttribute('data-look', 'evening contrast')
+  expect(await faintWords(page)).toEqual([])
+  expect(await ground()).not.toBe('rgb(229, 236, 234)')
+})
+
+/** Words that stand out less than 4.5 : 1 from what they lie on (WCAG), of those that are seen and can be used. */
+const faintWords = (page: Page) =>
+  page.evaluate(() => {
+    const parts = (colour: string) => (colour.match(/[\d.]+/g) ?? []).map(Number)
+    const light = (colour: string) => {
+      const [r, g, b] = parts(colour).map((part) => {
+        const share = part / 255
+        return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
+      })
+      return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!
+    }
+    const under = (element: Element): string => {
+      for (let one: Element | null = element; one; one = one.parentElement) {
+        const { backgroundColor } = getComputedStyle(one)
+        if ((parts(backgroundColor)[3] ?? 1) > 0.5) return backgroundColor
+      }
+      return 'rgb(255, 255, 255)'
+    }
+    const faint: string[] = []
+    for (const element of document.querySelectorAll('main *, header *, footer *')) {
+      const own = [...element.childNodes].some(
+        (node) => node.nodeType === 3 && node.textContent!.trim() !== '',
+      )
+      const box = element.getBoundingClientRect()
+      if (!own || element.closest('svg, [aria-hidden], :disabled, .visually-hidden') || box.width < 2)
+        continue
+      const style = getComputedStyle(element)
+      if (style.visibility === 'hidden' || Number(style.opacity) < 1) continue
+      const [one, other] = [light(style.color), light(under(element))].sort((a, b) => b - a)
+      if ((one! + 0.05) / (other! + 0.05) < 4.5) faint.push(element.textContent!.trim().slice(0, 40))
+    }
+    return [...new Set(faint)]
+  })
+
+test('a pedal’s own key counts; locked nothing does until it is held; a second touch at once counts once', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  const made = (count: number) => expect(page.getByRole('status').getByText(`${count} of 42`)).toBeAttached()
+  await made(17)
+  await page.keyboard.press('?')
+  const keys = page.getByRole('dialog', { name: 'Keys at the hook' })
+  await keys.getByRole('button', { name: 'Another key: Count one stitch' }).click()
+  await page.keyboard.press('PageDown')
+  await expect(keys.getByText('PageDown')).toBeVisible()
+  await keys.getByRole('button', { name: 'Close' }).click()
+  await page.keyboard.press('PageDown')
+  await made(18)
+  await page.reload()
+  await made(18)
+  // The next is an increase: two stitches.
+  await page.keyboard.press('PageDown')
+  await made(20)
+  await page.keyboard.press('l')
+  const lock = page.getByRole('dialog', { name: 'Locked' })
+  await expect(lock).toBeVisible()
+  await page.keyboard.press('PageDown')
+  await page.mouse.click(640, 300)
+  await lock.getByRole('button').click()
+  await expect(lock).toBeVisible()
+  await made(20)
+  const box = (await lock.getByRole('button').boundingBox())!
+  await page.mouse.move(box.x + 20, box.y + 20)
+  await page.mouse.down()
+  await expect(lock).toBeHidden()
+  await page.mouse.up()
+  await page.goto('/settings')
+  await page.getByRole('radio', { name: 'Within 0.3 s count once' }).click()
+  await page.goto('/piece/kettle-trivet/work')
+  await made(20)
+  await tapArea(page).dblclick({ delay: 5 })
+  await made(21)
+  await page.waitForTimeout(350)
+  await tapArea(page).click()
+  await made(22)
+})
+
+test('what is heard, felt and said follows the hands, where it is wanted, and never where it is not', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const told: string[] = []
+    Object.assign(window, { told })
+    navigator.vibrate = (pattern) => told.push(`felt ${JSON.stringify(pattern)}`) > 0
+    speechSynthesis.speak = ({ text }) => void told.push(`said ${text}`)
+  })
+  const told = () => page.evaluate(() => (window as unknown as { told: string[] }).told)
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  await tapArea(page).click()
+  await expect(page.getByRole('status').getByText('18 of 42')).toBeAttached()
+  expect(await told()).toEqual([])
+  await page.goto('/settings')
+  await page.getByRole('radio', { name: 'Says every count as well' }).click()
+  await page
+    .getByRole('radiogroup', { name: 'Vibration' })
+    .getByRole('radio', { name: 'For every stitch' })
+    .click()
+  await page
+    .getByRole('radiogroup', { name: 'Sound' })
+    .getByRole('radio', { name: 'A tick for every stitch' })
+    .click()
+  await page.goto('/piece/kettle-trivet/work')
+  await expect(tapArea(page)).toBeVisible()
+  await tapArea(page).click()
+  await expect.poll(told).toEqual(['felt [12,40,12]', 'said 20'])
+  await page.keyboard.press('Backspace')
+  await page.getByRole('button', { name: 'End of round' }).click()
+  await expect.poll(told).toContain('said Rnd 7 is done. 42.')
+  await page.waitForTimeout(500)
+  await page.keyboard.press('Enter')
+  await expect.poll(async () => (await told()).at(-1)).toMatch(/^said Rnd 8\. .*increase.* 48 in all\.$/)
 })

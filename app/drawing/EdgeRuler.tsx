@@ -29,9 +29,9 @@ export function EdgeRuler({ long, inches }: EdgeRulerProps) {
       {Array.from({ length: whole }, (_, index) => (
         <text
           key={index}
-          x={5.4}
-          y={0.3 + (index + 1) * unit + 1.1}
-          fontSize={3.1}
+          x={5.2}
+          y={0.3 + (index + 1) * unit + 1.35}
+          fontSize={3.8}
           fontWeight={700}
           fill="#000"
         >

@@ -84,7 +84,7 @@ export function EvidenceChart(props: EvidenceChartProps) {
             patternUnits="userSpaceOnUse"
             patternTransform="rotate(45)"
           >
-            <path d="M0 0V7" stroke="#8FA4A8" strokeWidth="2.4" />
+            <path d="M0 0V7" stroke="var(--color-hair)" strokeWidth="2.4" />
           </pattern>
         </defs>
         {ticks.map((tick) => (
@@ -94,7 +94,7 @@ export function EvidenceChart(props: EvidenceChartProps) {
             x2={x(tick)}
             y1={AXIS}
             y2={height}
-            stroke="#8FA4A8"
+            stroke="var(--color-hair)"
             strokeDasharray="1 5"
             strokeWidth={1.2}
           />
@@ -123,7 +123,7 @@ export function EvidenceChart(props: EvidenceChartProps) {
             {says.rounds && <Interval spread={says.rounds} x={x} y={top(index) + rowHeight * 0.72} />}
           </g>
         ))}
-        <line x1={0} x2={width} y1={AXIS} y2={AXIS} stroke="#0E2730" strokeWidth={2} />
+        <line x1={0} x2={width} y1={AXIS} y2={AXIS} stroke="var(--color-ink)" strokeWidth={2} />
         {rows.slice(1).map(({ key }, index) => (
           <line
             key={key}
@@ -131,7 +131,7 @@ export function EvidenceChart(props: EvidenceChartProps) {
             x2={width}
             y1={AXIS + (index + 1) * step}
             y2={AXIS + (index + 1) * step}
-            stroke="#8FA4A8"
+            stroke="var(--color-hair)"
           />
         ))}
         <SumTag spread={last.stitches} x={x} y={height} other={last.rounds} word="sts" width={width} />

@@ -64,12 +64,12 @@ export function Interval({
 }) {
   const { value, low, high } = spread
   return (
-    <g stroke="#0E2730" strokeWidth={1.6}>
+    <g stroke="var(--color-ink)" strokeWidth={1.6}>
       <path d={`M${x(low)} ${y}H${x(high)}M${x(low)} ${y - 5}v10M${x(high)} ${y - 5}v10`} fill="none" />
       {open ? (
-        <rect x={x(value) - 5.5} y={y - 6.5} width={11} height={13} rx={3.5} fill="#FAFCFB" />
+        <rect x={x(value) - 5.5} y={y - 6.5} width={11} height={13} rx={3.5} fill="var(--color-fog)" />
       ) : (
-        <rect x={x(value) - 7} y={y - 4.5} width={14} height={9} rx={4.5} fill="#0E2730" />
+        <rect x={x(value) - 7} y={y - 4.5} width={14} height={9} rx={4.5} fill="var(--color-ink)" />
       )}
     </g>
   )
@@ -100,10 +100,10 @@ export function SumTag({
   const middle = Math.min(width - TAG_WIDTH / 2 - 2, Math.max(TAG_WIDTH / 2 + 2, at + aside))
   const plusMinus = (spread.high - spread.low) / 2
   return (
-    <g>
-      <path d={`M${at} ${y + 2}l8 9h-16z`} fill="#FFC21A" />
-      <rect x={middle - TAG_WIDTH / 2} y={y + 10} width={TAG_WIDTH} height={32} fill="#FFC21A" />
-      <text x={middle} y={y + 33} textAnchor="middle" fill="#0E2730">
+    <g className="on-tape">
+      <path d={`M${at} ${y + 2}l8 9h-16z`} fill="var(--color-tape)" />
+      <rect x={middle - TAG_WIDTH / 2} y={y + 10} width={TAG_WIDTH} height={32} fill="var(--color-tape)" />
+      <text x={middle} y={y + 33} textAnchor="middle" fill="var(--color-ink)">
         <tspan className="slab" fontSize={21}>
           {spread.value.toFixed(1)}
         </tspan>

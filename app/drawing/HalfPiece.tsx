@@ -57,14 +57,14 @@ export function HalfPiece(props: HalfPieceProps) {
         <StitchCanvas view={view} width={width} height={height} yarns={yarns} shown={{ kind: 'all' }} />
         {line && (
           <svg className="absolute inset-0" width={width} height={height} fill="none" aria-hidden>
-            <path d={line} stroke="#0E2730" strokeWidth={4.6} />
-            <path d={line} stroke="#FFC21A" strokeWidth={2.8} />
+            <path d={line} stroke="var(--color-ink)" strokeWidth={4.6} />
+            <path d={line} stroke="var(--color-tape)" strokeWidth={2.8} />
           </svg>
         )}
       </div>
       {wall || whole ? (
         <svg width={width} height={TABLE} className="block" aria-hidden>
-          <path d={`M6 1H${width - 6}`} stroke="#0E2730" strokeWidth={1.2} />
+          <path d={`M6 1H${width - 6}`} stroke="var(--color-ink)" strokeWidth={1.2} />
         </svg>
       ) : (
         <SideView plan={plan} target={target} width={width} scale={scale} yarns={yarns} />
@@ -104,7 +104,7 @@ function SideView({ plan, target, width, scale, yarns }: SideViewProps) {
   return (
     <svg width={width} height={SECTION} aria-hidden>
       <RoundCapsules capsules={capsules} yarns={yarns} height={8.5} lineWidth={thin ? 0.5 : 1} />
-      <path d={`M6 ${table}H${width - 6}`} stroke="#0E2730" strokeWidth={1.2} />
+      <path d={`M6 ${table}H${width - 6}`} stroke="var(--color-ink)" strokeWidth={1.2} />
       {[-1, 1].map((side) => (
         <rect
           key={side}
@@ -112,8 +112,8 @@ function SideView({ plan, target, width, scale, yarns }: SideViewProps) {
           y={table - 20}
           width={4.4}
           height={25}
-          fill="#FFC21A"
-          stroke="#0E2730"
+          fill="var(--color-tape)"
+          stroke="var(--color-ink)"
           strokeWidth={1.2}
         />
       ))}

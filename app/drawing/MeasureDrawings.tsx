@@ -88,8 +88,8 @@ const post = (x: number, y: number, height: number, key?: string) => (
     y={y}
     width={1.8}
     height={height}
-    fill="#FFC21A"
-    stroke="#0E2730"
+    fill="var(--color-tape)"
+    stroke="var(--color-ink)"
     strokeWidth={0.5}
   />
 )
@@ -175,12 +175,16 @@ export function RoundSwatchDrawing({
           )
         })}
       </g>
-      <path d={`M0 0L${radius * 0.72} ${-radius * 0.72}`} stroke="#0E2730" strokeWidth={radius * 0.018} />
+      <path
+        d={`M0 0L${radius * 0.72} ${-radius * 0.72}`}
+        stroke="var(--color-ink)"
+        strokeWidth={radius * 0.018}
+      />
       <text
         x={radius * 0.74}
         y={-radius * 0.78}
         fontSize={Math.max(radius * 0.13, (smallest * LABEL) / TAPE_NUMERAL)}
-        fill="#0E2730"
+        fill="var(--color-ink)"
       >
         join
       </text>
@@ -190,7 +194,7 @@ export function RoundSwatchDrawing({
         width={tape}
         height={2 * radius + 8}
         fill="none"
-        stroke="#0E2730"
+        stroke="var(--color-ink)"
         strokeWidth={radius * 0.012}
         strokeDasharray={`${radius * 0.05} ${radius * 0.04}`}
       />

@@ -54,7 +54,7 @@ export function MeasuredSection({ width, rounds, measured, standsUp, sizes }: Me
               height={14}
               rx={Math.min(6, long / 2)}
               fill={drawn === undefined ? 'none' : '#FAFCFB'}
-              stroke="#0E2730"
+              stroke="var(--color-ink)"
               strokeWidth={1.2}
               strokeDasharray={drawn === undefined ? '3 2' : undefined}
             />
@@ -72,31 +72,38 @@ export function MeasuredSection({ width, rounds, measured, standsUp, sizes }: Me
           <>
             <path
               d={`M0 12V${TABLE + TAPE}M${shown * scale} 12V${TABLE + TAPE}`}
-              stroke="#0E2730"
+              stroke="var(--color-ink)"
               strokeWidth={1.8}
             />
             <path
               d={`M0 18H${middle - 70}M${middle + 70} 18H${shown * scale}M8 14.5L0 18L8 21.5M${shown * scale - 8} 14.5L${shown * scale} 18L${shown * scale - 8} 21.5`}
-              stroke="#0E2730"
+              stroke="var(--color-ink)"
               strokeWidth={1.2}
               fill="none"
             />
-            <text x={middle} y={24} textAnchor="middle" className="slab" fontSize={18} fill="#0E2730">
+            <text
+              x={middle}
+              y={24}
+              textAnchor="middle"
+              className="slab"
+              fontSize={18}
+              fill="var(--color-ink)"
+            >
               {sizes.bare(drawn)} measured
             </text>
           </>
         )}
-        <path d={`M${planX} ${TABLE - 44}V${TABLE + TAPE}`} stroke="#0E2730" strokeWidth={1.8} />
+        <path d={`M${planX} ${TABLE - 44}V${TABLE + TAPE}`} stroke="var(--color-ink)" strokeWidth={1.8} />
         <path
           d={`M${planX - plusMinus * scale} ${TABLE - 8}v-6H${planX + plusMinus * scale}v6`}
-          stroke="#0E2730"
+          stroke="var(--color-ink)"
           fill="none"
           strokeWidth={1.3}
         />
-        <text x={planX + 8} y={TABLE - 43} fontSize={14} fill="#3C555E">
+        <text x={planX + 8} y={TABLE - 43} fontSize={14} fill="var(--color-ink-2)">
           plan
         </text>
-        <text x={planX + 8} y={TABLE - 28} fontSize={15} className="slab" fill="#0E2730">
+        <text x={planX + 8} y={TABLE - 28} fontSize={15} className="slab" fill="var(--color-ink)">
           {sizes.bare(planned)} ± {sizes.doubt(plusMinus)}
         </text>
       </g>

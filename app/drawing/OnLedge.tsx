@@ -122,7 +122,7 @@ export function LedgeTape({ width, scale, inches }: { width: number; scale: numb
   const unit = (inches ? MM_PER_INCH : 10) * scale
   const { ticks } = tapeTicks(width, unit, 1, unit)
   return (
-    <svg width={width} height={LEDGE_TAPE} className="block" aria-hidden>
+    <svg width={width} height={LEDGE_TAPE} className="on-tape block" aria-hidden>
       <rect width={width} height={LEDGE_TAPE} fill="var(--color-tape)" />
       {ticks.map(({ at }) => {
         const number = Math.round(at / unit)

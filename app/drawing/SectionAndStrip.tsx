@@ -151,7 +151,7 @@ function SectionTape({
   const { ticks, numerals } = tapeTicks(reach, pitch, 1, named * pitch)
   const long = new Set(numerals.map(({ at }) => at))
   return (
-    <g>
+    <g className="on-tape">
       <rect x={centre} y={y} width={reach + 2} height={18} fill="var(--color-tape)" />
       <path d={`M${centre - reach} ${y}H${centre + reach + 2}`} stroke="var(--color-ink)" strokeWidth={1} />
       <path

@@ -20,7 +20,7 @@ export function SectionCapsule({ from, to, thick, ink, fill }: SectionCapsulePro
   const line = pathOf([at(trim), at(Math.max(trim + 0.01, 1 - trim))])
   return (
     <g fill="none" strokeLinecap="round">
-      <path d={line} stroke="var(--color-ink)" strokeWidth={thick + ink / 2} />
+      <path d={line} stroke="var(--color-edge)" strokeWidth={thick + ink / 2} />
       <path d={line} stroke={fill} strokeWidth={Math.max(1.2, thick - ink / 2)} />
     </g>
   )

@@ -67,7 +67,7 @@ export function StepStrip({ units, pitch, width, colour, stated, lit }: StepStri
         </>
       )}
       {stated !== undefined && (
-        <g transform={`translate(${tagAt} ${TOP - 2})`}>
+        <g transform={`translate(${tagAt} ${TOP - 2})`} className={off ? 'on-tape' : undefined}>
           <path
             d={`M0 11L8 0H${TAG_WIDTH}V22H8Z`}
             fill={off ? 'var(--color-tape)' : 'none'}

@@ -53,13 +53,13 @@ function EdgeLine({ lies }: { lies: EdgeLies['kind'] }) {
             height={7.2}
             rx={3}
             transform={`translate(${50 + out * 42} ${24 - lift}) rotate(${tilt})`}
-            fill="#FAFCFB"
-            stroke="#0E2730"
+            fill="var(--color-fog)"
+            stroke="var(--color-ink)"
             strokeWidth={1.2}
           />
         )
       })}
-      <path d="M2 29H98" stroke="#0E2730" />
+      <path d="M2 29H98" stroke="var(--color-ink)" />
     </svg>
   )
 }

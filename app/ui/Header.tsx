@@ -47,7 +47,7 @@ export function Header({ view, recent = true, children }: HeaderProps) {
         <Tab to="/yarns" shown={view === undefined ? 'notLarge' : 'roomy'}>
           Yarns
         </Tab>
-        <Tab to="/log" shown="roomy">
+        <Tab to="/log" shown="wide">
           Log
         </Tab>
         {view && recent && <PieceStrip current={view} />}
@@ -109,8 +109,11 @@ function SkipLink() {
 interface TabProps {
   readonly to: string
   readonly end?: boolean
-  /** `roomy` goes into the menu in a tight room; `notLarge` only on a phone in large print. */
-  readonly shown?: 'always' | 'roomy' | 'notLarge'
+  /**
+   * `roomy` goes into the menu in a tight room; `notLarge` only on a phone in large print; `wide` needs a desk in usual
+   * print.
+   */
+  readonly shown?: 'always' | 'roomy' | 'notLarge' | 'wide'
   readonly children: ReactNode
 }
 
@@ -124,6 +127,7 @@ function Tab({ to, end = false, shown = 'always', children }: TabProps) {
           TAB,
           shown === 'roomy' && 'tight:hidden',
           shown === 'notLarge' && 'max-sm:large:hidden',
+          shown === 'wide' && 'tight:hidden max-lg:hidden large:hidden',
           isActive ? 'bg-tape text-ink' : 'text-ink-2 hover:bg-film-2',
         )
       }

@@ -137,8 +137,8 @@ function OneStitch({ gauge }: { gauge: GaugeRecord }) {
         width={w * ICON_SCALE}
         height={h * ICON_SCALE}
         rx={3}
-        fill="#FAFCFB"
-        stroke="#0E2730"
+        fill="var(--color-fog)"
+        stroke="var(--color-ink)"
         strokeWidth={1.4}
         strokeDasharray={isMeasured(gauge) ? undefined : '3 2.4'}
       />

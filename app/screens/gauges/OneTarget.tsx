@@ -121,37 +121,37 @@ function FlatScale({ model: { gauge, settings } }: { model: GaugeModel }) {
               y={22}
               width={x(flat * (1 + FLAT)) - x(flat * (1 - FLAT))}
               height={40}
-              fill="#D6E0DE"
+              fill="var(--color-film-2)"
             />
-            <g fontSize={14} fill="#3C555E">
+            <g fontSize={14} fill="var(--color-ink-2)">
               <text x={0} y={14}>
                 cups
               </text>
               <text x={width} y={14} textAnchor="end">
                 ruffles
               </text>
-              <text x={x(flat)} y={14} textAnchor="middle" fill="#0E2730" fontWeight={700}>
+              <text x={x(flat)} y={14} textAnchor="middle" fill="var(--color-ink)" fontWeight={700}>
                 lies flat
               </text>
             </g>
-            <g stroke="#0E2730" strokeWidth={1.6}>
+            <g stroke="var(--color-ink)" strokeWidth={1.6}>
               <path
                 d={`M${x(flat - doubt)} 34H${x(flat + doubt)}M${x(flat - doubt)} 28v12M${x(flat + doubt)} 28v12`}
               />
-              <rect x={x(flat) - 7} y={29} width={14} height={10} rx={5} fill="#0E2730" />
+              <rect x={x(flat) - 7} y={29} width={14} height={10} rx={5} fill="var(--color-ink)" />
             </g>
             <path
               d={`M${x(usual) - 12} 44h24l-6 17h-12z`}
-              fill="#B82A12"
-              stroke="#E5ECEA"
+              fill="var(--color-inc)"
+              stroke="var(--color-film)"
               strokeWidth={1.8}
             />
             <path d={`M${x(usual)} 45v7`} stroke="#FFFFFF" strokeWidth={1.6} />
-            <path d={`M0 62H${width}`} stroke="#0E2730" strokeWidth={1.6} />
+            <path d={`M0 62H${width}`} stroke="var(--color-ink)" strokeWidth={1.6} />
             {x.ticks(6).map((tick) => (
               <g key={tick}>
-                <path d={`M${x(tick)} 62v5`} stroke="#0E2730" />
-                <text x={x(tick)} y={82} textAnchor="middle" fontSize={14} fill="#3C555E">
+                <path d={`M${x(tick)} 62v5`} stroke="var(--color-ink)" />
+                <text x={x(tick)} y={82} textAnchor="middle" fontSize={14} fill="var(--color-ink-2)">
                   {tick}
                 </text>
               </g>

@@ -78,7 +78,7 @@ function Told({ logs }: { readonly logs: readonly PieceLog[] }) {
   const worked = days.filter((day) => day.minutes > 0).length
   const shown = all ? sittings : sittings.slice(0, SHOWN)
   return (
-    <main className="grid grow lg:grid-cols-[minmax(0,1fr)_31rem] lg:[&>*:last-child]:border-l-2 max-lg:[&>*:last-child]:border-t-2">
+    <main className="grid grow grid-cols-[minmax(0,1fr)] content-start lg:grid-cols-[minmax(0,1fr)_31rem] lg:[&>*:last-child]:border-l-2 max-lg:[&>*:last-child]:border-t-2">
       <section aria-label="At the hook" className="min-w-0 px-7 pt-3 pb-6 max-sm:px-4">
         <div className="flex flex-wrap items-baseline gap-x-7 gap-y-2">
           <h1 className="text-44 max-sm:text-36">Log</h1>
@@ -97,7 +97,7 @@ function Told({ logs }: { readonly logs: readonly PieceLog[] }) {
           </button>
         </div>
         <h2 className="pt-4 text-14 text-ink-2">Minutes at the hook, day by day</h2>
-        <div ref={chart}>
+        <div ref={chart} className="min-w-0 overflow-hidden">
           {width > 0 && <DaysAtWork days={days} width={width} sayDay={(date) => format(date, 'd MMM')} />}
         </div>
         <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Sittings">
@@ -133,7 +133,7 @@ function Told({ logs }: { readonly logs: readonly PieceLog[] }) {
                   </td>
                   <td className="min-w-32">
                     <Link
-                      className="underline underline-offset-4"
+                      className="inline-flex items-center underline underline-offset-4 max-lg:min-h-11 large:min-h-11"
                       to={`${pieceAddress(view, 'work')}?copy=${copy}`}
                     >
                       {pieceTitle(view)}

@@ -141,7 +141,7 @@ function Finds({ found }: { readonly found: readonly FoundAgainstPlan[] }) {
   const [room, { width }] = useElementSize()
   const sizes = useSizes()
   return (
-    <div ref={room}>
+    <div ref={room} className="min-w-0 overflow-hidden">
       {width > 0 && <FoundChart found={found} width={width} />}
       <ul className="visually-hidden">
         {found.map((one) => (

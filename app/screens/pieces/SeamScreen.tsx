@@ -135,7 +135,7 @@ function SeamTape({ made, until }: { readonly made: number; readonly until: numb
     <svg
       viewBox={`0 0 ${until} 36`}
       preserveAspectRatio="none"
-      className="h-10 w-full border-2 rule"
+      className="on-tape h-10 w-full border-2 rule"
       aria-hidden
     >
       <rect width={until} height={36} fill="var(--color-white)" />

@@ -6,6 +6,7 @@ import { exportFile } from '../../store/exporting.ts'
 import { changeSettings } from '../../store/onTheWay.ts'
 import { useSettings } from '../../store/queries.ts'
 import { DemoDeeds, fetchDemoAside } from '../shelf/DemoNote.tsx'
+import { AtTheHook } from './AtTheHook.tsx'
 import { Choices } from '../../ui/Choices.tsx'
 import { Header } from '../../ui/Header.tsx'
 import { NumberCell } from '../../ui/NumberCell.tsx'
@@ -107,6 +108,7 @@ export function SettingsScreen() {
             ]}
           />
         </div>
+        <AtTheHook />
         <section className="grid max-w-5xl gap-3">
           <h2 className="text-24">Measuring</h2>
           <div className="flex flex-wrap gap-3">

@@ -114,7 +114,7 @@ export function TrackerSheet(props: TrackerSheetProps) {
                 hangs={hangs}
               />
             </span>
-            <figcaption className="mt-1 border-t border-black text-[0.85em] font-bold">
+            <figcaption className="mt-1 border-t border-black text-[0.9em] font-bold">
               {isGuess(plan) ? sayRange(first, sizes) : sizes.full(first.value)}{' '}
               {MEASURE_WORDS[first.of].after}
             </figcaption>
@@ -138,7 +138,7 @@ export function TrackerSheet(props: TrackerSheetProps) {
           <div key={line} className="h-[8mm] border-b border-[#8fa4a8]" />
         ))}
       </section>
-      <p className="pt-2 text-right text-[0.85em] max-sm:hidden print:block">
+      <p className="pt-2 text-right text-[0.9em] max-sm:hidden print:block">
         Uzel · lay a ruler on the edge: {sizes.unit === 'in' ? '4 must be 4 in' : '10 must be 10 cm'}
       </p>
     </article>
@@ -192,7 +192,7 @@ function Rounds({ plan, spec, settings, options, copies, made, yarnName, labelOf
       <table className="w-full border-collapse text-left">
         <caption className="visually-hidden">Rounds</caption>
         <thead>
-          <tr className="border-b border-black text-[0.85em] [&>th]:pt-1 [&>th]:pr-3 [&>th]:pb-1 [&>th]:font-normal">
+          <tr className="border-b border-black text-[0.9em] [&>th]:pt-1 [&>th]:pr-3 [&>th]:pb-1 [&>th]:font-normal">
             <th scope="col">{roundsNoun(plan) === 'rows' ? 'Row' : 'Rnd'}</th>
             <th scope="col">what to work</th>
             <th scope="col" className="text-right">

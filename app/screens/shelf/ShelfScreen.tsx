@@ -121,9 +121,12 @@ export function ShelfScreen() {
                   {rows.length === 1 ? '1 piece.' : `${rows.length} pieces.`}{' '}
                   {secondsLeft > 0 && (
                     <>
-                      <strong>{duration(secondsLeft)}</strong> of work left.
+                      <strong>{duration(secondsLeft)}</strong> of work left.{' '}
                     </>
                   )}
+                  <Link to="/log" className="inline-flex min-h-11 items-center underline underline-offset-4">
+                    The log
+                  </Link>
                 </p>
                 {rows.length + ofDemo.length > 0 && (
                   <StageFilter rows={rows} ofDemo={ofDemo.length} stage={stage} onStage={setStage} />

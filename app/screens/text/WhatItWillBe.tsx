@@ -244,7 +244,7 @@ function Section({
           hangs={hangs}
         />
       </svg>
-      <svg width={WIDE} height={TAPE} className="block" aria-hidden>
+      <svg width={WIDE} height={TAPE} className="on-tape block" aria-hidden>
         <rect x={4} width={WIDE - 4} height={TAPE} fill="var(--color-tape)" />
         {ticks.map(({ at, share }) => (
           <path key={at} d={`M${4 + at} 0v${share * TAPE}`} stroke="var(--color-ink)" strokeWidth={1} />

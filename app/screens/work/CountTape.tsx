@@ -37,7 +37,7 @@ export function CountTape({ now, unit, roomHeight, late }: CountTapeProps) {
           strokeWidth={1.3}
           fill="none"
         />
-        <g transform={`translate(0 ${lead})`}>
+        <g transform={`translate(0 ${lead})`} className="on-tape">
           <rect x={margin} width={long} height={HEIGHT} fill="var(--color-fog)" />
           <rect x={margin} width={(made / round.count) * long} height={HEIGHT} fill="var(--color-tape)" />
           <Ticks now={now} x={x} pitch={pitch} />

@@ -17,6 +17,7 @@ import {
   type PlannedRound,
   type WorkView,
   type ZoneCount,
+  yarnsIn,
   zonesOf,
   titleOf,
 } from '../../../core/index.ts'
@@ -43,14 +44,19 @@ interface RoundInHandProps {
   readonly unit: number
   /** Taps that take long to be stored. */
   readonly late: number
+  /** Whether every tenth stitch asks for both strands. */
+  readonly strands: boolean
 }
 
 /** Px of the stage from which what the round ends on, and then the piece so far, have room beside the work. */
 const ROOM_FOR_MORE = 620
 const ROOM_FOR_ALL = 690
 
+/** A strand that was dropped shows after so few stitches. */
+const STRANDS_EVERY = 10
+
 /** The round on the hook, legible from across the table. */
-export function RoundInHand({ plan, spec, constraints, now, unit, late }: RoundInHandProps) {
+export function RoundInHand({ plan, spec, constraints, now, unit, late, strands }: RoundInHandProps) {
   const { terms } = useSettings()
   const yarns = useYarns()
   const sizes = useSizes()
@@ -113,6 +119,13 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late }: RoundI
           {place && (
             <p className="pt-1 text-[min(1.5rem,5cqh)] leading-tight max-sm:text-[min(1.125rem,3.4cqh)]">
               <strong className={clsx(place.startsWith('At') && 'bg-tape px-1')}>{place}</strong>
+            </p>
+          )}
+          {strands && yarnsIn(round).length > 1 && now.made > 0 && now.made % STRANDS_EVERY === 0 && (
+            <p className="pt-1 text-[min(1.5rem,5cqh)] leading-tight max-sm:text-[min(1.125rem,3.4cqh)]">
+              <strong className="bg-tape px-1">
+                {yarnsIn(round).length === 2 ? 'Both' : `All ${yarnsIn(round).length}`} strands in it?
+              </strong>
             </p>
           )}
           {ahead && (

@@ -81,7 +81,12 @@ function Tile({ unit, name, state, x, width, height, grow: most }: TileProps) {
       className="absolute left-0 transition-transform duration-[120ms] ease-out"
       style={{ transform: `translateX(${x - grow - PAD}px)`, top: ABOVE - grow - PAD }}
     >
-      <svg width={w + 2 * PAD} height={h + 2 * PAD} viewBox={`${-PAD} ${-PAD} ${w + 2 * PAD} ${h + 2 * PAD}`}>
+      <svg
+        className={now && !shaping ? 'on-tape' : undefined}
+        width={w + 2 * PAD}
+        height={h + 2 * PAD}
+        viewBox={`${-PAD} ${-PAD} ${w + 2 * PAD} ${h + 2 * PAD}`}
+      >
         {shaping ? (
           <ShapingShape kind={unit.kind} width={w} height={h} now={now} />
         ) : (
@@ -115,7 +120,11 @@ function Tile({ unit, name, state, x, width, height, grow: most }: TileProps) {
             className={clsx('font-slab', now ? 'font-semibold' : 'font-medium')}
             fontSize={Math.min(now ? h * 0.5 : h * 0.38, (w * (name.length > 3 ? 1.3 : 1.5)) / name.length)}
             fill={
-              unit.kind === 'inc' ? '#fff' : unit.kind === 'dec' ? 'var(--color-dec)' : 'var(--color-ink)'
+              unit.kind === 'inc'
+                ? 'var(--color-on-inc)'
+                : unit.kind === 'dec'
+                  ? 'var(--color-dec)'
+                  : 'var(--color-ink)'
             }
           >
             {name}

@@ -1,4 +1,4 @@
-import { CornerUpLeft } from 'lucide-react'
+import { CornerUpLeft, Lock } from 'lucide-react'
 import { undo } from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
 
@@ -9,6 +9,7 @@ interface WorkBarProps {
   readonly onGoTo: () => void
   readonly onYarn: () => void
   readonly onKeys: () => void
+  readonly onLock: () => void
   /** Finishes the round; absent when it is done. */
   readonly onRound?: () => void
   /** It is a row. */
@@ -19,9 +20,19 @@ const PLACE =
   'max-sm:large:min-h-13 slab flex min-w-0 items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-lg:px-4 max-sm:px-1.5 max-sm:text-16'
 
 /** Large targets under the thumbs. */
-export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound, row }: WorkBarProps) {
+export function WorkBar({
+  canUndo,
+  act,
+  onNote,
+  onGoTo,
+  onYarn,
+  onKeys,
+  onLock,
+  onRound,
+  row,
+}: WorkBarProps) {
   return (
-    <footer className="flex min-h-[4.75rem] shrink-0 items-stretch divide-x-2 divide-ink border-t-2 rule bg-film low:sticky low:bottom-0 max-sm:large:min-h-0 max-sm:large:flex-wrap max-sm:large:divide-x-0 max-sm:[&>*]:grow">
+    <footer className="order-2 flex min-h-[4.75rem] shrink-0 items-stretch divide-x-2 divide-ink border-t-2 rule bg-film low:sticky low:bottom-0 max-sm:large:min-h-0 max-sm:large:flex-wrap max-sm:large:divide-x-0 max-sm:[&>*]:grow">
       <button type="button" className={PLACE} disabled={!canUndo} onClick={() => act(undo)}>
         <CornerUpLeft aria-hidden className="max-sm:hidden" /> Undo
       </button>
@@ -46,6 +57,14 @@ export function WorkBar({ canUndo, act, onNote, onGoTo, onYarn, onKeys, onRound,
           End of {row ? 'row' : 'round'}
         </button>
       )}
+      <button
+        type="button"
+        className={`${PLACE} grow-0! px-4!`}
+        onClick={onLock}
+        aria-label="Lock against taps"
+      >
+        <Lock aria-hidden size={22} />
+      </button>
       <button type="button" className={`${PLACE} max-lg:hidden`} onClick={onKeys} aria-label="List of keys">
         ?
       </button>

@@ -17,6 +17,7 @@ import {
   titleOf,
 } from '../../../core/index.ts'
 import type { Deed } from '../../store/workSession.ts'
+import { useDevice } from '../../store/device.ts'
 import { useSettings, type PieceView } from '../../store/queries.ts'
 import { changeSettings } from '../../store/onTheWay.ts'
 import { FinishedPanel } from './FinishedPanel.tsx'
@@ -24,10 +25,12 @@ import { FindPlaceDialog } from './FindPlaceDialog.tsx'
 import { GoToDialog } from './GoToDialog.tsx'
 import { KeysDialog } from './KeysDialog.tsx'
 import { NoteDialog } from './NoteDialog.tsx'
+import { PocketLock } from './PocketLock.tsx'
 import { RoundCheck } from './RoundCheck.tsx'
 import { RoundInHand } from './RoundInHand.tsx'
 import { UnsavedLine } from './UnsavedLine.tsx'
 import type { OpenWork } from './useWorkSession.ts'
+import { useSignals } from './useSignals.ts'
 import { useWorkKeys } from './useWorkKeys.ts'
 import { WhereLeft } from './WhereLeft.tsx'
 import { WorkBar } from './WorkBar.tsx'
@@ -35,6 +38,7 @@ import { YarnDialog } from './YarnDialog.tsx'
 import { WorkHeader } from './WorkHeader.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { pieceAddress } from '../../words/pieceWords.ts'
+import { say } from '../../ui/toasts.tsx'
 
 export interface WorkDeskProps {
   readonly view: PieceView
@@ -55,6 +59,8 @@ const PRINTS = [100, 125, 150] as const
 export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   const { state, late = 0, unsaved, act } = open
   const settings = useSettings()
+  const [device] = useDevice(say)
+  const [locked, setLocked] = useState(false)
   const navigate = useNavigate()
   // Whoever worked on paper comes back to say where they are.
   const [search] = useSearchParams()
@@ -77,6 +83,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
     if (now.roundDone) doneSince.current = performance.now()
   }, [now.roundDone, now.round.number])
   useScreenStaysOn()
+  useSignals(now, state.position.unit, device, settings.terms)
 
   const count = (by: Stride) => act((from) => workOn(rounds, from, by))
   const isBack = leftAt !== undefined && samePosition(leftAt, state.position) && !state.finished
@@ -92,22 +99,27 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
     const print = PRINTS[PRINTS.indexOf(settings.print) + by]
     if (print) void changeSettings({ print })
   }
-  useWorkKeys(dialog === undefined, {
-    count: () => step('stitch'),
-    repeat: () => (now.roundDone ? goOn() : count('repeat')),
-    round: () => step('round'),
-    undo: () => act(undo),
-    recount: () => act((from) => goTo(rounds, from, { round: from.position.round, unit: 0 })),
-    note: () => setDialog('note'),
-    goTo: () => setDialog('goTo'),
-    find: () => setDialog('find'),
-    keys: () => setDialog('keys'),
-    yarn: () => setDialog('yarn'),
-    plan: () => void navigate(pieceAddress(view, 'plan')),
-    check: () => void navigate(check),
-    larger: () => changePrint(1),
-    smaller: () => changePrint(-1),
-  })
+  useWorkKeys(
+    dialog === undefined && !locked,
+    {
+      count: () => step('stitch'),
+      repeat: () => (now.roundDone ? goOn() : count('repeat')),
+      round: () => step('round'),
+      undo: () => act(undo),
+      recount: () => act((from) => goTo(rounds, from, { round: from.position.round, unit: 0 })),
+      note: () => setDialog('note'),
+      goTo: () => setDialog('goTo'),
+      find: () => setDialog('find'),
+      keys: () => setDialog('keys'),
+      yarn: () => setDialog('yarn'),
+      plan: () => void navigate(pieceAddress(view, 'plan')),
+      check: () => void navigate(check),
+      larger: () => changePrint(1),
+      smaller: () => changePrint(-1),
+      lock: () => setLocked(true),
+    },
+    device.keys,
+  )
 
   return (
     <div className="flex h-dvh flex-col overflow-hidden low:h-auto low:min-h-dvh low:overflow-visible">
@@ -140,7 +152,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
           onStitch={() => step('stitch')}
         />
       ) : (
-        <TapArea onTap={() => count('stitch')} onSwipe={() => count('repeat')}>
+        <TapArea onTap={() => count('stitch')} onSwipe={() => count('repeat')} sameTouch={device.sameTouch}>
           <RoundInHand
             plan={plan}
             spec={spec}
@@ -148,6 +160,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
             now={now}
             unit={state.position.unit}
             late={late}
+            strands={device.strands}
           />
         </TapArea>
       )}
@@ -159,6 +172,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         onGoTo={() => setDialog('goTo')}
         onYarn={() => setDialog('yarn')}
         onKeys={() => setDialog('keys')}
+        onLock={() => setLocked(true)}
         onRound={now.roundDone ? undefined : () => count('round')}
       />
       <NoteDialog
@@ -197,6 +211,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
           position={state.position}
         />
       )}
+      {locked && <PocketLock onOpen={() => setLocked(false)} />}
       <KeysDialog open={dialog === 'keys'} onClose={() => setDialog(undefined)} />
     </div>
   )
@@ -210,13 +225,17 @@ const noteAt =
 function TapArea({
   onTap,
   onSwipe,
+  sameTouch,
   children,
 }: {
   onTap: () => void
   onSwipe: () => void
+  /** A touch that ends sooner than so many ms after another is none of its own. */
+  sameTouch: number
   children: ReactNode
 }) {
   const down = useRef<{ x: number; pointer: number }>(undefined)
+  const last = useRef(-Infinity)
   const begin = (event: PointerEvent) => {
     if (event.button === 0) down.current = { x: event.clientX, pointer: event.pointerId }
   }
@@ -224,6 +243,9 @@ function TapArea({
     const from = down.current
     down.current = undefined
     if (from?.pointer !== event.pointerId) return
+    const since = event.timeStamp - last.current
+    last.current = event.timeStamp
+    if (since < sameTouch) return
     if (Math.abs(event.clientX - from.x) > SWIPE_PX) onSwipe()
     else onTap()
   }

@@ -10,12 +10,16 @@ export interface WorkKeys {
   readonly goTo: () => void
   readonly find: () => void
   readonly keys: () => void
+  readonly lock: () => void
   readonly plan: () => void
   readonly check: () => void
   readonly yarn: () => void
   readonly larger: () => void
   readonly smaller: () => void
 }
+
+/** Keys that a maker chose, by their names, with what they do. */
+export type OwnKeys = Readonly<Record<string, string>>
 
 /** Names of keys, as listed to the maker and as events name them. */
 export const WORK_KEYS: readonly {
@@ -40,10 +44,18 @@ export const WORK_KEYS: readonly {
   { does: 'plan', keys: 'P', says: 'To the plan' },
   { does: 'larger', keys: ']', says: 'Larger print' },
   { does: 'smaller', keys: '[', says: 'Smaller print' },
+  { does: 'lock', keys: 'L', says: 'Lock it against taps in a pocket' },
   { does: 'keys', keys: '?', says: 'This list' },
 ]
 
-function meant({ key, shiftKey }: KeyboardEvent): keyof WorkKeys | undefined {
+/** The name of a key as a maker's own keys are kept by: letters in small. */
+export const nameOfKey = ({ key }: Pick<KeyboardEvent, 'key'>): string =>
+  key.length === 1 ? key.toLowerCase() : key
+
+function meant(event: KeyboardEvent, own: OwnKeys): keyof WorkKeys | undefined {
+  const { key, shiftKey } = event
+  const chosen = own[nameOfKey(event)]
+  if (chosen && WORK_KEYS.some(({ does }) => does === chosen)) return chosen as keyof WorkKeys
   if (key === 'Enter') return shiftKey ? 'round' : 'repeat'
   if (key === 'ArrowRight') return shiftKey ? 'repeat' : 'count'
   const plain: Readonly<Record<string, keyof WorkKeys>> = {
@@ -58,18 +70,23 @@ function meant({ key, shiftKey }: KeyboardEvent): keyof WorkKeys | undefined {
     c: 'check',
     y: 'yarn',
     m: 'check',
+    l: 'lock',
+    // Of a headset or a remote.
+    MediaTrackNext: 'count',
+    MediaPlayPause: 'count',
+    MediaTrackPrevious: 'undo',
     ']': 'larger',
     '[': 'smaller',
     '?': 'keys',
   }
-  return plain[key.length === 1 ? key.toLowerCase() : key]
+  return plain[nameOfKey(event)]
 }
 
 /** Keys of the work screen, also as page-turner pedals send them. A held key counts once. */
-export function useWorkKeys(enabled: boolean, keys: WorkKeys): void {
-  const latest = useRef(keys)
+export function useWorkKeys(enabled: boolean, keys: WorkKeys, own: OwnKeys): void {
+  const latest = useRef({ keys, own })
   useEffect(() => {
-    latest.current = keys
+    latest.current = { keys, own }
   })
   useEffect(() => {
     if (!enabled) return
@@ -79,10 +96,10 @@ export function useWorkKeys(enabled: boolean, keys: WorkKeys): void {
       if (target.closest('input, textarea, select, [role="dialog"]')) return
       // On a button or a link, Space and Enter are its own.
       if (target.closest('button, a') && (event.key === ' ' || event.key === 'Enter')) return
-      const does = meant(event)
+      const does = meant(event, latest.current.own)
       if (!does) return
       event.preventDefault()
-      latest.current[does]()
+      latest.current.keys[does]()
     }
     window.addEventListener('keydown', press)
     return () => window.removeEventListener('keydown', press)
