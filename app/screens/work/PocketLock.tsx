@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react'
 /** So long it is held to be meant. */
 const HELD_MS = 900
 
-/** Over the work: no tap counts until it is held for a moment. Keys and pedals are let through by nobody either. */
+/** Over the work: no tap, key or pedal counts until it is held for a moment. */
 export function PocketLock({ onOpen }: { readonly onOpen: () => void }) {
   const [held, setHeld] = useState(false)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
@@ -32,7 +32,7 @@ export function PocketLock({ onOpen }: { readonly onOpen: () => void }) {
       <button
         ref={button}
         type="button"
-        className="slab flex min-h-24 items-center gap-4 border-2 rule bg-film px-8 text-24 select-none data-[held]:bg-tape"
+        className="slab flex min-h-24 w-72 items-center justify-center gap-4 border-2 rule bg-film px-8 text-24 select-none data-[held]:bg-tape"
         data-held={held || undefined}
         onPointerDown={begin}
         onPointerUp={end}
