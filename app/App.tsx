@@ -43,6 +43,9 @@ const GaugesScreen = lazy(() =>
 const YarnsScreen = lazy(() =>
   withPlans(import('./screens/yarns/YarnsScreen.tsx')).then((m) => ({ default: m.YarnsScreen })),
 )
+const CarryScreen = lazy(() =>
+  withPlans(import('./screens/carry/CarryScreen.tsx')).then((m) => ({ default: m.CarryScreen })),
+)
 const LogScreen = lazy(() =>
   withPlans(import('./screens/log/LogScreen.tsx')).then((m) => ({ default: m.LogScreen })),
 )
@@ -108,6 +111,7 @@ function Screens() {
           <Route path="/gauges/:gaugeId" element={<GaugesScreen />} />
           <Route path="/yarns" element={<YarnsScreen />} />
           <Route path="/log" element={<LogScreen />} />
+          <Route path="/carry" element={<CarryScreen />} />
           <Route path="/measure" element={<MeasureScreen />} />
           <Route path="/sheet" element={<SheetScreen />} />
           <Route path="/settings" element={<SettingsScreen />} />

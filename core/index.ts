@@ -130,6 +130,7 @@ export {
   type TakenOut,
   type TimeTold,
 } from './worklog/sittings.ts'
+export { carriedTo, carryCodeAt, pieceMark, readCarryCode, type CarryRead } from './worklog/carryCode.ts'
 export { whatIsAhead, type Ahead } from './worklog/whatIsAhead.ts'
 export { stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'

@@ -71,7 +71,7 @@ test('the log tells sittings, what comes next and what was taken out; it is kept
   await expect(page.getByText('Worked into the join twice: two stitches over.')).toBeVisible()
   const kept = page.waitForEvent('download')
   await page.getByRole('button', { name: 'As a table' }).click()
-  const lines = (await readFile((await (await kept).path())!, 'utf8')).split('\n')
+  const lines = (await readFile((await (await kept).path()), 'utf8')).split('\n')
   expect(lines[0]).toBe(
     'date,from,to,project,piece,copy,first round,last round,stitches made,stitches taken out,minutes at work',
   )
@@ -149,7 +149,7 @@ const faintWords = (page: Page) =>
       const style = getComputedStyle(element)
       if (style.visibility === 'hidden' || Number(style.opacity) < 1) continue
       const [one, other] = [light(style.color), light(under(element))].sort((a, b) => b - a)
-      if ((one! + 0.05) / (other! + 0.05) < 4.5) faint.push(element.textContent!.trim().slice(0, 40))
+      if ((one! + 0.05) / (other! + 0.05) < 4.5) faint.push(element.textContent.trim().slice(0, 40))
     }
     return [...new Set(faint)]
   })
@@ -233,4 +233,46 @@ test('what is heard, felt and said follows the hands, where it is wanted, and ne
   await page.waitForTimeout(500)
   await page.keyboard.press('Enter')
   await expect.poll(async () => (await told()).at(-1)).toMatch(/^said Rnd 8\. .*increase.* 48 in all\.$/)
+})
+
+test('another device goes on where this one stopped: by its code, checked, and only when it is told to', async ({
+  page,
+  browser,
+}) => {
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  await page.getByRole('button', { name: 'Go to' }).click()
+  const goTo = page.getByRole('dialog', { name: 'Go to a round' })
+  await goTo.getByRole('textbox', { name: 'Round, of 13' }).fill('9')
+  await goTo.getByRole('textbox', { name: 'Stitches made in it' }).fill('5')
+  await goTo.getByRole('button', { name: 'Go there' }).click()
+  await page.getByRole('button', { name: 'Go to' }).click()
+  await goTo.getByRole('button', { name: 'Another device' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Go on with another device' })
+  const label = await dialog.getByRole('img', { name: /^The code / }).getAttribute('aria-label')
+  const code = label!.replace('The code ', '')
+  expect(code).toMatch(/^[0-9A-Z]{4}(-[0-9A-Z]{4}){3}$/)
+
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
+  await openShelf(phone)
+  await phone.goto('/carry')
+  const field = phone.getByLabel('The code', { exact: true })
+  await field.fill('Rnd 9!')
+  await expect(phone.getByRole('alert')).toContainText('A code has letters and digits only')
+  await field.fill(code.slice(0, 9))
+  await expect(phone.getByRole('alert')).toContainText('sixteen letters and digits')
+  await field.fill(code.startsWith('2') ? `3${code.slice(1)}` : `2${code.slice(1)}`)
+  await expect(phone.getByRole('alert')).toContainText('does not agree with itself')
+  await phone.goto(`/carry?code=${code.toLowerCase()}`)
+  const found = phone.getByRole('region', { name: 'What the code says' })
+  await expect(found).toContainText('Kettle trivet: Rnd 9, 5 of 54')
+  await expect(found).toContainText('On this device: Rnd 7, 17 of 42.')
+  await found.getByRole('button', { name: 'Leave it as it is here' }).click()
+  await expect(phone.getByRole('heading', { level: 1 })).toContainText('Rnd 7 of 13')
+  await phone.goBack()
+  await found.getByRole('button', { name: 'Go on there' }).click()
+  await expect(phone.getByRole('heading', { level: 1 })).toContainText('Rnd 9 of 13')
+  await phone.getByRole('button', { name: 'Undo' }).click()
+  await expect(phone.getByRole('heading', { level: 1 })).toContainText('Rnd 7 of 13')
+  await phone.context().close()
 })

@@ -30,6 +30,7 @@ export const PLACES = [
   ['gauges', '/gauges/cotton-single'],
   ['yarns', '/yarns'],
   ['log', '/log'],
+  ['from another device', '/carry'],
   ['measure', '/measure'],
   ['measuring sheet', '/sheet'],
   ['settings', '/settings'],

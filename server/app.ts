@@ -23,6 +23,7 @@ const SCREENS = [
   '/gauges/:gaugeId',
   '/yarns',
   '/log',
+  '/carry',
   '/measure',
   '/sheet',
   '/project/:projectId/pieces',

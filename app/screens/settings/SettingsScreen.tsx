@@ -110,13 +110,16 @@ export function SettingsScreen() {
         </div>
         <AtTheHook />
         <section className="grid max-w-5xl gap-3">
-          <h2 className="text-24">Measuring</h2>
+          <h2 className="text-24">Measuring, and other devices</h2>
           <div className="flex flex-wrap gap-3">
             <Link to="/measure" className="button-line">
               Ruler on this screen
             </Link>
             <Link to="/sheet" className="button-line">
               Sheet to print
+            </Link>
+            <Link to="/carry" className="button-line">
+              Go on from another device
             </Link>
           </div>
         </section>

@@ -21,10 +21,11 @@ interface GoToDialogProps {
   readonly onGo: (target: Position) => void
   /** Who does not know where the hook is says what is to be seen. */
   readonly onFind: () => void
+  readonly onCarry: () => void
 }
 
 /** Puts the hook somewhere else: after ripping back, or to catch up. Undo brings it back. */
-export function GoToDialog({ open, onClose, plan, now, onGo, onFind }: GoToDialogProps) {
+export function GoToDialog({ open, onClose, plan, now, onGo, onFind, onCarry }: GoToDialogProps) {
   const { terms } = useSettings()
   const [round, setRound] = useState(now)
   const [made, setMade] = useState(0)
@@ -77,6 +78,9 @@ export function GoToDialog({ open, onClose, plan, now, onGo, onFind }: GoToDialo
           </button>
           <button type="button" className="button-line ml-auto" onClick={onFind}>
             Find my place
+          </button>
+          <button type="button" className="button-line" onClick={onCarry}>
+            Another device
           </button>
         </div>
       </form>

@@ -20,6 +20,7 @@ import type { Deed } from '../../store/workSession.ts'
 import { useDevice } from '../../store/device.ts'
 import { useSettings, type PieceView } from '../../store/queries.ts'
 import { changeSettings } from '../../store/onTheWay.ts'
+import { CarryDialog } from './CarryDialog.tsx'
 import { FinishedPanel } from './FinishedPanel.tsx'
 import { FindPlaceDialog } from './FindPlaceDialog.tsx'
 import { GoToDialog } from './GoToDialog.tsx'
@@ -64,7 +65,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   const navigate = useNavigate()
   // Whoever worked on paper comes back to say where they are.
   const [search] = useSearchParams()
-  const [dialog, setDialog] = useState<'note' | 'goTo' | 'find' | 'keys' | 'yarn' | undefined>(
+  const [dialog, setDialog] = useState<'note' | 'goTo' | 'find' | 'carry' | 'keys' | 'yarn' | undefined>(
     search.has('paper') ? 'goTo' : undefined,
   )
   /** Where the work was when the screen was opened: until the hook moves, it may be asked for. */
@@ -190,7 +191,11 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         now={now.round.number}
         onGo={(target) => act((from) => goTo(rounds, from, target))}
         onFind={() => setDialog('find')}
+        onCarry={() => setDialog('carry')}
       />
+      {dialog === 'carry' && (
+        <CarryDialog onClose={() => setDialog(undefined)} copy={copy} plan={plan} position={state.position} />
+      )}
       {dialog === 'find' && (
         <FindPlaceDialog
           onClose={() => setDialog(undefined)}
