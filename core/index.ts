@@ -131,6 +131,13 @@ export {
   type TimeTold,
 } from './worklog/sittings.ts'
 export { carriedTo, carryCodeAt, pieceMark, readCarryCode, type CarryRead } from './worklog/carryCode.ts'
+export {
+  differenceOf,
+  withEvenRound,
+  withoutRound,
+  type Difference,
+  type Otherwise,
+} from './plan/workedOtherwise.ts'
 export { whatIsAhead, type Ahead } from './worklog/whatIsAhead.ts'
 export { stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'

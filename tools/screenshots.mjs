@@ -61,14 +61,13 @@ const VIEWS = [
   { name: 'work-820', path: '/piece/kettle-trivet/work', size: TABLET, prepare: here },
   { name: 'work-390', path: '/piece/kettle-trivet/work', size: PHONE, prepare: here },
   {
-    name: 'round-check',
-    path: '/piece/kettle-trivet/work',
-    size: DESK,
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'End of round' }).click()
-      await page.getByLabel('I count another number').fill('43')
-    },
+    // As it is printed, on A4.
+    name: 'sheet',
+    path: '/piece/cradle-booties/sheet',
+    size: { width: 794, height: 1123 },
+    prepare: (page) => page.emulateMedia({ media: 'print' }),
   },
+  { name: 'log', path: '/log', size: DESK },
   {
     name: 'gauges',
     path: '/gauges/cotton-single',
@@ -76,7 +75,6 @@ const VIEWS = [
     prepare: (page) => page.getByRole('button', { name: /Round swatch/ }).click(),
   },
   { name: 'check', path: '/piece/kettle-trivet/check', size: DESK, prepare: cup },
-  { name: 'yarns', path: '/yarns', size: DESK },
 ]
 
 mkdirSync(folder, { recursive: true })

@@ -1,8 +1,16 @@
 import { Link } from 'react-router'
 import { useState } from 'react'
-import { forCopy, sideOfCopy, tailsOf, type CopyRecord, type Plan } from '../../../core/index.ts'
+import {
+  differenceOf,
+  forCopy,
+  sideOfCopy,
+  tailsOf,
+  type CopyRecord,
+  type Plan,
+} from '../../../core/index.ts'
 import { beginCopy } from '../../store/beginCopy.ts'
-import type { PieceView } from '../../store/queries.ts'
+import { useSettings, useYarns, type PieceView } from '../../store/queries.ts'
+import { sayChanges, sayDifference } from '../../words/differenceWords.ts'
 import { jointName } from '../../words/finishWords.ts'
 import { projectAddress } from '../../words/pieceWords.ts'
 import { MEASURE_WORDS, sayBare } from '../../words/measureWords.ts'
@@ -15,10 +23,15 @@ interface FinishedPanelProps {
   readonly plan: Plan
 }
 
+/** More changes than this are another plan. */
+const MOST_CHANGES = 12
+
 /** A copy is made: what it should measure, and the next of the set to the same plan. */
 export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
   const { project, piece, copies, versions } = view
   const sizes = useSizes()
+  const { terms } = useSettings()
+  const yarns = useYarns() ?? []
   const [busy, setBusy] = useState(false)
   const highest = Math.max(...copies.map(({ number }) => number))
   const open = copies.find(({ finishedAt, id }) => finishedAt === undefined && id !== copy.id)
@@ -28,13 +41,17 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
     pinned && project.finish
       ? tailsOf(project.finish, { pieceId: piece.id, copy: copy.number }, pinned.spec)
       : []
-  const beginNext = async () => {
-    if (!pinned || busy) return
+  const [first] = versions
+  const changes = first && pinned ? differenceOf(first.plan.rounds, pinned.plan.rounds) : []
+  // Beyond so many it is another plan, not the first one with changes.
+  const told = changes.length <= MOST_CHANGES ? changes : []
+  const beginNext = async (from = pinned) => {
+    if (!from || busy) return
     setBusy(true)
     await beginCopy({
       pieceId: piece.id,
       number: highest + 1,
-      ...forCopy(pinned.spec, pinned.plan, highest + 1),
+      ...forCopy(from.spec, from.plan, highest + 1),
     })
     setBusy(false)
   }
@@ -61,6 +78,18 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
           fasten off: {jointName(joint, view.pieces)} is sewn with it.
         </p>
       ))}
+      {told.length > 0 && (
+        <section aria-label="Worked otherwise" className="grid gap-1 border-y-2 rule py-3">
+          <h3 className="text-21">
+            Worked otherwise than first planned, and {piece.quantity > 1 ? 'the next one too' : 'kept so'}:
+          </h3>
+          <ul className="text-18">
+            {told.map((one) => (
+              <li key={`${one.kind} ${one.round.id}`}>{sayDifference(one, terms, yarns)}</li>
+            ))}
+          </ul>
+        </section>
+      )}
       {pinned && <MeasureFinished view={view} copy={copy} plan={plan} spec={pinned.spec} />}
       <div className="flex flex-wrap gap-3">
         {open ? (
@@ -69,9 +98,23 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
           </Link>
         ) : (
           highest < piece.quantity && (
-            <button type="button" className="button-ink" disabled={busy} onClick={() => void beginNext()}>
-              {side ? `Begin the ${side}, its mirror image` : `Begin no. ${highest + 1}, same plan`}
-            </button>
+            <>
+              <button type="button" className="button-ink" disabled={busy} onClick={() => void beginNext()}>
+                {side
+                  ? `Begin the ${side}, its mirror image`
+                  : `Begin no. ${highest + 1}, ${told.length > 0 ? `with ${sayChanges(told.length)}` : 'same plan'}`}
+              </button>
+              {told.length > 0 && first && (
+                <button
+                  type="button"
+                  className="button-line"
+                  disabled={busy}
+                  onClick={() => void beginNext(first)}
+                >
+                  As first planned
+                </button>
+              )}
+            </>
           )
         )}
         {project.finish && (

@@ -1,5 +1,5 @@
 import { format } from 'date-fns'
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import { LONGEST_NOTE, roundNamed, type LogEvent, type Plan, titleOf } from '../../../core/index.ts'
 import { useStored } from '../../store/liveQueries.ts'
 import { eventsAfter } from '../../store/workLog.ts'
@@ -11,20 +11,24 @@ interface NoteDialogProps {
   readonly copyId: string
   readonly plan: Plan
   readonly onNote: (text: string) => void
+  /** What may be worked otherwise here. */
+  readonly otherwise?: ReactNode
 }
 
 type Note = Extract<LogEvent, { type: 'note' }>
 
 /** Notes are written where the hook is, and kept in the log. */
-export function NoteDialog({ open, onClose, copyId, plan, onNote }: NoteDialogProps) {
+export function NoteDialog({ open, onClose, copyId, plan, onNote, otherwise }: NoteDialogProps) {
   return (
     <Modal open={open} onClose={onClose} title="Note">
-      {open && <NoteForm copyId={copyId} plan={plan} onClose={onClose} onNote={onNote} />}
+      {open && (
+        <NoteForm copyId={copyId} plan={plan} onClose={onClose} onNote={onNote} otherwise={otherwise} />
+      )}
     </Modal>
   )
 }
 
-function NoteForm({ copyId, plan, onClose, onNote }: Omit<NoteDialogProps, 'open'>) {
+function NoteForm({ copyId, plan, onClose, onNote, otherwise }: Omit<NoteDialogProps, 'open'>) {
   const [text, setText] = useState('')
   const notes = useStored(['notes', copyId], ['events'], async () =>
     (await eventsAfter(copyId, 0)).filter((event): event is Note => event.type === 'note'),
@@ -54,6 +58,7 @@ function NoteForm({ copyId, plan, onClose, onNote }: Omit<NoteDialogProps, 'open
           Close
         </button>
       </div>
+      {otherwise}
       {notes && notes.length > 0 && (
         <ul className="grid gap-2 border-t rule pt-3 text-18">
           {notes.toReversed().map((note) => (

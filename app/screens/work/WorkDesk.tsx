@@ -26,6 +26,7 @@ import { FindPlaceDialog } from './FindPlaceDialog.tsx'
 import { GoToDialog } from './GoToDialog.tsx'
 import { KeysDialog } from './KeysDialog.tsx'
 import { NoteDialog } from './NoteDialog.tsx'
+import { OtherwiseButtons } from './OtherwiseButtons.tsx'
 import { PocketLock } from './PocketLock.tsx'
 import { RoundCheck } from './RoundCheck.tsx'
 import { RoundInHand } from './RoundInHand.tsx'
@@ -182,6 +183,18 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         copyId={copy.id}
         plan={plan}
         onNote={(text) => act(noteAt(text))}
+        otherwise={
+          !state.finished && (
+            <OtherwiseButtons
+              pieceId={view.piece.id}
+              spec={spec}
+              plan={plan}
+              round={now.round}
+              act={act}
+              onDone={() => setDialog(undefined)}
+            />
+          )
+        }
       />
       <GoToDialog
         key={dialog}
