@@ -78,7 +78,7 @@ function Told({ logs }: { readonly logs: readonly PieceLog[] }) {
   const worked = days.filter((day) => day.minutes > 0).length
   const shown = all ? sittings : sittings.slice(0, SHOWN)
   return (
-    <main className="grid grow grid-cols-[minmax(0,1fr)] content-start lg:grid-cols-[minmax(0,1fr)_31rem] lg:[&>*:last-child]:border-l-2 max-lg:[&>*:last-child]:border-t-2">
+    <main className="grid grow grid-cols-[minmax(0,1fr)] content-start lg:content-stretch lg:grid-cols-[minmax(0,1fr)_31rem] lg:[&>*:last-child]:border-l-2 max-lg:[&>*:last-child]:border-t-2">
       <section aria-label="At the hook" className="min-w-0 px-7 pt-3 pb-6 max-sm:px-4">
         <div className="flex flex-wrap items-baseline gap-x-7 gap-y-2">
           <h1 className="text-44 max-sm:text-36">Log</h1>
