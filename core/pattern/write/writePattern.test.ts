@@ -7,6 +7,7 @@ import type { Round } from '../../rounds/round.ts'
 import type { Terms } from '../../stitches/stitch.ts'
 import { PIECES_TO_WRITE } from '../../testing/patternSpecs.ts'
 import { anySpec, discSpec } from '../../testing/specs.ts'
+import { mm } from '../../units/millimetres.ts'
 import { findingsOf } from '../check/findings.ts'
 import { readPattern, roundsOf } from '../read/readPattern.ts'
 import { patternText, writePattern } from './writePattern.ts'
@@ -95,4 +96,18 @@ test('a pattern says its terms, conventions and yarns once, rounds that are alik
   const markdown = textOf(planPiece(discSpec(100)), discSpec(100), 'US', 'markdown')
   expect(markdown).toMatch(/^# Hut thing\n\n- Terms: US\n/)
   expect(markdown).toMatch(/\n- Rnd 2: ch 1, inc × 6, join/)
+})
+
+test('a round of increases alone in another stitch than the one below says which', () => {
+  const small = discSpec(21, {}, 0.82)
+  const spec = {
+    ...small,
+    gauge: { ...small.gauge, w: mm(4.93), h: mm(4.07) },
+    construction: { ...small.construction, freeLastRounds: 2 as const },
+  }
+  const plan = planPiece(spec)
+  expect(plan.rounds.map(({ stitch }) => stitch)).toEqual(['sc', 'hdc'])
+  expect(textOf(plan, spec, 'US')).toContain('2 hdc in each st')
+  expectSame(textOf(plan, spec, 'US'), plan)
+  expectSame(textOf(plan, spec, 'UK'), plan)
 })

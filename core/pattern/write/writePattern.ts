@@ -101,8 +101,22 @@ function words(
     below: rounds[index - 1],
     above: rounds[index + 1],
   })
-  return `${[start, body, end].filter(Boolean).join(', ')}. (${round.count})`
+  const named = isOnlyIncreases(round, rounds[index - 1])
+    ? `2 ${STITCHES[round.stitch].short[terms]} in each st`
+    : body
+  return `${[start, named, end].filter(Boolean).join(', ')}. (${round.count})`
 }
+
+/** Increases alone name no stitch: in another than the round below they have to. */
+const isOnlyIncreases = ({ stitch, steps }: PlannedRound, below: PlannedRound | undefined): boolean =>
+  below !== undefined &&
+  below.stitch !== stitch &&
+  steps.every(({ ops }) =>
+    ops.every(
+      ({ uses, makes, manner, loops }) =>
+        uses === 1 && makes === 2 && manner === undefined && loops === undefined,
+    ),
+  )
 
 /** The short forms that rounds use, with what they stand for. */
 function abbreviations(rounds: readonly PlannedRound[], terms: Terms): string[] {
