@@ -118,7 +118,7 @@ export {
   type Sight,
   type Sights,
 } from './worklog/findPlace.ts'
-export { driftOf, foundAgainstPlan, type Drift, type FoundAgainstPlan } from './worklog/drift.ts'
+export { alikeOf, driftOf, foundAgainstPlan, type Drift, type FoundAgainstPlan } from './worklog/drift.ts'
 export {
   effortLeft,
   minutesByDay,

@@ -178,9 +178,9 @@ test.describe('on a phone', () => {
     await expect(countOf(page)).toHaveText('1')
     await page.goto(`${sleeve}/sheet`)
     await expect(page.getByText(/ch 36, join with sl st without twisting, ch 1; sc in each ch/)).toBeVisible()
-    await expect(
-      page.getByText(/6\.0 ± 0\.\d cm long, 12\.\d ± 0\.\d cm wide laid flat/).first(),
-    ).toBeVisible()
+    const rounds = page.getByRole('table', { name: 'Rounds' })
+    await expect(rounds.getByText(/^6\.0 ± 0\.\d cm long$/)).toBeVisible()
+    await expect(rounds.getByText(/^12\.\d ± 0\.\d cm wide laid flat$/).first()).toBeVisible()
     const wide = await page.evaluate(() => document.documentElement.scrollWidth)
     expect(wide).toBeLessThanOrEqual(390)
   })

@@ -38,6 +38,27 @@ export const foundAgainstPlan = (
       return []
     })
 
+/** How alike the finished ones of a set are: how many were measured, and how far the largest is from the smallest. */
+export interface Alike {
+  readonly of: MeasureKind
+  readonly count: number
+  /** mm, and as a share of the smallest. */
+  readonly apart: number
+  readonly share: number
+}
+
+/** Finished copies side by side, by the size that most of them were measured by; nothing of fewer than two. */
+export function alikeOf(found: readonly FoundAgainstPlan[]): Alike | undefined {
+  const [first] = found.filter(({ finished }) => finished)
+  // Of a copy that was measured twice the last time counts.
+  const sizes = new Map(
+    found.filter(({ finished, of }) => finished && of === first?.of).map((one) => [one.copyId, one.found]),
+  )
+  if (!first || sizes.size < 2) return undefined
+  const [least, most] = [Math.min(...sizes.values()), Math.max(...sizes.values())]
+  return { of: first.of, count: sizes.size, apart: most - least, share: most / least - 1 }
+}
+
 /** By how much what is found changes from one piece to the next, as a share; it is 19 times in 20 within ± of that. */
 export interface Drift {
   readonly each: number

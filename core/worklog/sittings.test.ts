@@ -3,7 +3,7 @@ import { planPiece } from '../plan/planPiece.ts'
 import { STITCHES } from '../stitches/stitch.ts'
 import { dice } from '../testing/dice.ts'
 import { discSpec } from '../testing/specs.ts'
-import { driftOf, foundAgainstPlan } from './drift.ts'
+import { alikeOf, driftOf, foundAgainstPlan } from './drift.ts'
 import { startOf, type LogEvent, type NewEvent } from './logEvent.ts'
 import { goTo, nextRound, undo, workOn } from './moves.ts'
 import { replay } from './replay.ts'
@@ -215,4 +215,17 @@ test('what the tape found stands against what its plan says there; what was wash
   expect(told.map(({ finished }) => finished)).toEqual([false, true])
   expect(told[0]!.found / told[0]!.planned).toBeCloseTo(1.02, 9)
   expect(told[1]!.planned).toBeCloseTo(plan.finished.promises[0]!.value, 6)
+})
+
+test('finished ones are held against one another, each by its last measurement; one alone is alike to nothing', () => {
+  const found = (copyId: string, size: number, finished = true) =>
+    ({ copyId, at: 0, of: 'across', found: size, planned: 108, finished }) as const
+  expect(alikeOf([found('a', 108.5), found('b', 112), found('b', 109), found('c', 50, false)])).toEqual({
+    of: 'across',
+    count: 2,
+    apart: 0.5,
+    share: 109 / 108.5 - 1,
+  })
+  expect(alikeOf([found('a', 108), found('a', 109)])).toBeUndefined()
+  expect(alikeOf([])).toBeUndefined()
 })

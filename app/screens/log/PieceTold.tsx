@@ -2,6 +2,7 @@ import { format } from 'date-fns'
 import { scaleLinear } from 'd3-scale'
 import type { ReactNode } from 'react'
 import {
+  alikeOf,
   driftOf,
   effortLeft,
   paceByStitch,
@@ -29,12 +30,14 @@ interface PieceToldProps {
 /** What the log of a piece says of what comes: how long, how fast, and whether the hand holds its tension. */
 export function PieceTold({ logs, log, onChoose }: PieceToldProps) {
   const { terms } = useSettings()
+  const sizes = useSizes()
   const { view, copies } = log
   const sittings = copies.flatMap((copy) => copy.sittings)
   const plan = view.versions.at(-1)?.plan
   const next = plan && timeFor(effortLeft(plan, startOf(plan.rounds)), sittings)
   const paces = paceByStitch(sittings)
   const found = copies.flatMap((copy) => copy.found).toSorted((one, other) => one.at - other.at)
+  const alike = alikeOf(found)
   const takenOut = copies.flatMap((copy) => copy.takenOut)
   return (
     <section
@@ -65,6 +68,12 @@ export function PieceTold({ logs, log, onChoose }: PieceToldProps) {
         </Told>
       )}
       <Told title="Tape against plan">
+        {alike && (
+          <p className="text-18">
+            {alike.count} finished, {sizes.full(alike.apart)} apart {MEASURE_WORDS[alike.of].after} at the
+            most ({percent(alike.share)}).
+          </p>
+        )}
         <p className="text-18">{sayDrift(driftOf(found), found.length)}</p>
         {found.length > 0 && <Finds found={found} />}
       </Told>

@@ -30,11 +30,11 @@ export function WhereLeft({ copyId, plan, position, made, onHere, onFind }: Wher
     (event): event is Extract<LogEvent, { type: 'note' }> => event.type === 'note',
   )
   return (
-    // On a desk above the work; where there is less room over its lower part, until it is answered.
-    <div className="relative order-1 h-0 shrink-0 desk:order-none desk:h-auto">
+    // Over the lower part of the work, which keeps its room, until it is answered.
+    <div className="relative order-1 h-0 shrink-0">
       <section
         aria-label="Where you left off"
-        className="absolute inset-x-0 bottom-0 z-10 flex flex-wrap items-center gap-x-6 gap-y-2 border-t-2 rule bg-film-2 px-7 py-2 desk:static desk:border-t-0 desk:border-b-2 max-sm:px-4"
+        className="absolute inset-x-0 bottom-0 z-10 flex flex-wrap items-center gap-x-6 gap-y-2 border-t-2 rule bg-film-2 px-7 py-2 max-sm:px-4"
       >
         <p className="min-w-0 grow basis-80 text-18 leading-snug max-sm:text-16">
           <span className="text-ink-2">
