@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { forCopy } from './forCopy.ts'
 import { pin, unpin } from './pinnedPlan.ts'
 import { planPiece } from './planPiece.ts'
 import { differenceOf, withEvenRound, withoutRound } from './workedOtherwise.ts'
@@ -77,4 +78,16 @@ test('an even round more makes a wall a round higher; a round that widens cannot
   const sock = planPiece(PIECES_TO_WRITE['sock']!)
   const heel = sock.rounds.find(({ section }) => section === 'heel')!.number
   expect(withEvenRound(PIECES_TO_WRITE['sock']!, sock, heel)).toBeUndefined()
+})
+
+test('the other one of a pair is no change; what is changed in it is', () => {
+  const spec = PIECES_TO_WRITE['bootie']!
+  const plan = planPiece(spec)
+  const right = forCopy(spec, plan, 2)
+  const planned = forCopy(spec, plan, 2).plan
+  expect(differenceOf(planned.rounds, right.plan.rounds)).toEqual([])
+  expect(differenceOf(plan.rounds, right.plan.rounds).length).toBeGreaterThan(0)
+  const wall = plan.rounds.find(({ section }) => section === 'wall')!.number
+  const otherwise = withEvenRound(right.spec, right.plan, wall)!
+  expect(differenceOf(planned.rounds, otherwise.plan.rounds).map(({ kind }) => kind)).toEqual(['added'])
 })

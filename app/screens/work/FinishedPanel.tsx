@@ -42,7 +42,9 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
       ? tailsOf(project.finish, { pieceId: piece.id, copy: copy.number }, pinned.spec)
       : []
   const [first] = versions
-  const changes = first && pinned ? differenceOf(first.plan.rounds, pinned.plan.rounds) : []
+  // Of a pair the other one is a mirror image, which is no change.
+  const planned = first && forCopy(first.spec, first.plan, copy.number).plan
+  const changes = planned && pinned ? differenceOf(planned.rounds, pinned.plan.rounds) : []
   // Beyond so many it is another plan, not the first one with changes.
   const told = changes.length <= MOST_CHANGES ? changes : []
   const beginNext = async (from = pinned) => {
