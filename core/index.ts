@@ -139,7 +139,7 @@ export {
   type Otherwise,
 } from './plan/workedOtherwise.ts'
 export { whatIsAhead, type Ahead } from './worklog/whatIsAhead.ts'
-export { stitchesMade, workView, type WorkView } from './worklog/workView.ts'
+export { roundsMade, stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'
 export {
   DEFAULT_SETTINGS,

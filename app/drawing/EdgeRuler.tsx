@@ -1,3 +1,5 @@
+import { MM_PER_INCH } from '../../core/index.ts'
+
 interface EdgeRulerProps {
   /** mm. */
   readonly long: number
@@ -5,7 +7,6 @@ interface EdgeRulerProps {
 }
 
 const WIDE = 11
-const MM_PER_INCH = 25.4
 
 /** A ruler down the edge of a sheet at its true size: a tick a millimetre, or an eighth of an inch. */
 export function EdgeRuler({ long, inches }: EdgeRulerProps) {

@@ -6,8 +6,11 @@ export const sayTime = ({ seconds, plusMinus }: TimeTold): string =>
   plusMinus === undefined ? `about ${duration(seconds)}` : `${duration(seconds)} ± ${duration(plusMinus)}`
 
 /** What was taken out, and why as far as the log knows. */
-export const sayTakenOut = ({ stitches, from, to, why }: TakenOut): string =>
-  `${sts(stitches)}, from Rnd ${from} back to Rnd ${to}${why === 'replan' ? ', to work on as planned anew' : ''}`
+export const sayTakenOut = (
+  { stitches, from, to, why }: TakenOut,
+  titleAt: (round: number) => string,
+): string =>
+  `${sts(stitches)}, from ${titleAt(from)} back to ${titleAt(to)}${why === 'replan' ? ', to work on as planned anew' : ''}`
 
 /** Whether a hand gets tighter, from so many measurements. */
 export function sayDrift(drift: Drift | undefined, count: number): string {

@@ -2,6 +2,7 @@ import type { PieceReading } from '../fit/pieceReading.ts'
 import { sizeSeen } from '../fit/pieceReading.ts'
 import type { MeasureKind } from '../lay/measures.ts'
 import type { PlanOfVersion } from './sittings.ts'
+import { studentAt } from './spread.ts'
 
 /** What a tape found of a piece against what its plan says there. */
 export interface FoundAgainstPlan {
@@ -82,17 +83,4 @@ export function driftOf(found: readonly Pick<FoundAgainstPlan, 'found' | 'planne
   const rest = off.reduce((sum, one, index) => sum + (one - mean - each * (index - middle)) ** 2, 0)
   const plusMinus = studentAt(count - 2) * Math.sqrt(rest / (count - 2) / spread)
   return { each, plusMinus, seen: Math.abs(each) > plusMinus }
-}
-
-/** Student's t, 19 times in 20, by its degrees of freedom. */
-const STUDENT = [12.71, 4.3, 3.18, 2.78, 2.57, 2.45, 2.36, 2.31, 2.26, 2.23]
-
-/** Of few values the deviation itself is not known well: how many of it 19 in 20 lie within. */
-export const studentAt = (freedom: number): number => STUDENT[freedom - 1] ?? 1.96 + 2.5 / freedom
-
-/** Standard deviation; nothing of a single value. */
-export function deviationOf(values: readonly number[]): number | undefined {
-  if (values.length < 2) return undefined
-  const mean = values.reduce((sum, one) => sum + one, 0) / values.length
-  return Math.sqrt(values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (values.length - 1))
 }

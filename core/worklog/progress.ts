@@ -3,7 +3,7 @@ import { placeOf } from '../rounds/inOrder.ts'
 import { yarnsIn } from '../yarn/strands.ts'
 import { startOf, type Position } from './logEvent.ts'
 import { unitsOf } from './moves.ts'
-import { stitchesMade } from './workView.ts'
+import { madeAt, stitchesMade } from './workView.ts'
 
 /** One copy that was begun: the plan it is worked to and how far it is. */
 export interface CopyProgress {
@@ -70,14 +70,7 @@ export function sumOfProgress(
 }
 
 function shareMade({ plan, finished, position }: CopyProgress): number {
-  return finished ? 1 : madeIn(plan, position) / plan.stitches
-}
-
-function madeIn(plan: Plan, { round, unit }: Position): number {
-  const place = placeOf(plan.rounds, round)
-  const before = plan.rounds.slice(0, Math.max(0, place)).reduce((sum, { count }) => sum + count, 0)
-  const current = plan.rounds[place]
-  return before + (current ? stitchesMade(unitsOf(current), unit) : 0)
+  return finished ? 1 : madeAt(plan, position) / plan.stitches
 }
 
 /** Metres of each yarn that the rest of a copy takes, by its share of that yarn's stitches. */

@@ -229,3 +229,31 @@ test('finished ones are held against one another, each by its last measurement; 
   expect(alikeOf([found('a', 108), found('a', 109)])).toBeUndefined()
   expect(alikeOf([])).toBeUndefined()
 })
+
+test('who counts round by round worked in between; who catches up on paper’s work shows no pace by it', () => {
+  const log = new Log()
+  for (let round = 0; round < 6; round++) {
+    const made = plan.rounds[round]!.count
+    // Four seconds a stitch, told at the end of each round.
+    log.at += made * 4000
+    log.write(workOn(plan.rounds, log.state, 'round'))
+    log.at += 2000
+    log.write(nextRound(plan.rounds, log.state))
+  }
+  const all = plan.rounds.slice(0, 6).reduce((sum, { count }) => sum + count, 0)
+  const byHand = tellLog(log.events, planOf).sittings
+  expect(byHand).toHaveLength(1)
+  expect(byHand[0]!.worked).toBe(all * 4000 + 6 * 2000)
+  const [before] = paceByStitch(byHand)
+  expect(before!.seconds).toBeCloseTo(4, 6)
+  // Two rounds that were worked on paper, tapped in at once.
+  for (let round = 0; round < 2; round++) {
+    log.at += 500
+    log.write(workOn(plan.rounds, log.state, 'round'))
+    log.at += 500
+    log.write(nextRound(plan.rounds, log.state))
+  }
+  const caughtUp = tellLog(log.events, planOf).sittings
+  expect(caughtUp[0]!.stitches).toBeGreaterThan(byHand[0]!.stitches)
+  expect(paceByStitch(caughtUp)).toEqual([before])
+})

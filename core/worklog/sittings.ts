@@ -3,9 +3,9 @@ import { placeOf, roundNamed } from '../rounds/inOrder.ts'
 import { STITCHES, type StitchName } from '../stitches/stitch.ts'
 import type { LogEvent, Position } from './logEvent.ts'
 import { unitsOf } from './moves.ts'
-import { deviationOf, studentAt } from './drift.ts'
-import { LONGEST_PAUSE_MS } from './paceFromLog.ts'
-import { stitchesMade } from './workView.ts'
+import { deviationOf, studentAt } from './spread.ts'
+import { isCatchingUp, isWork } from './paceFromLog.ts'
+import { madeAt, stitchesMade } from './workView.ts'
 
 /** Who does nothing for longer than this has got up. */
 export const BETWEEN_SITTINGS_MS = 20 * 60_000
@@ -106,16 +106,16 @@ export function tellLog(events: readonly LogEvent[], planOf: PlanOfVersion): Log
       if (round) {
         const units = unitsOf(round)
         const made = stitchesMade(units, event.to.unit) - stitchesMade(units, event.from.unit)
-        const time = pause <= LONGEST_PAUSE_MS ? pause : 0
+        const time = isWork(pause, made) ? pause : 0
         open.stitches += made
         open.worked += time
         open.rounds = [Math.min(open.rounds[0], round.number), Math.max(open.rounds[1], round.number)]
-        if (time > 0) {
+        if (time > 0 && !isCatchingUp(time, made * STITCHES[round.stitch].effort)) {
           const known = open.byStitch.get(round.stitch) ?? { stitches: 0, time: 0 }
           open.byStitch.set(round.stitch, { stitches: known.stitches + made, time: known.time + time })
         }
       }
-    } else if (pause <= LONGEST_PAUSE_MS) open.worked += pause
+    } else if (isWork(pause, 0)) open.worked += pause
     if (plan && (event.type === 'goTo' || event.type === 'undo')) {
       if (!undone.has(event.id)) open.out += Math.max(0, madeAt(plan, event.from) - madeAt(plan, event.to))
       if (event.type === 'goTo') tellOut(event, plan, takenOut, undone)
@@ -156,14 +156,6 @@ function whyOf(all: TakenOut[], { at, text }: Extract<LogEvent, { type: 'note' }
   if (last && last.note === undefined && at - last.at <= TELLS_WHY_MS) {
     all[all.length - 1] = { ...last, note: text }
   }
-}
-
-/** Stitches of a piece that are made where the hook is. */
-function madeAt({ rounds }: Plan, { round, unit }: Position): number {
-  const place = placeOf(rounds, round)
-  if (place < 0) return 0
-  const before = rounds.slice(0, place).reduce((sum, { count }) => sum + count, 0)
-  return before + stitchesMade(unitsOf(rounds[place]!), unit)
 }
 
 /** How long a stitch takes a maker, as their sittings show it. */

@@ -26,6 +26,20 @@ export function stitchesMade(units: readonly Unit[], unit: number): number {
   return made
 }
 
+/** Stitches of a piece that are made where the hook is; none where its rounds have no such place. */
+export function madeAt({ rounds }: Pick<Plan, 'rounds'>, { round, unit }: Position): number {
+  const place = placeOf(rounds, round)
+  if (place < 0) return 0
+  const before = rounds.slice(0, place).reduce((sum, { count }) => sum + count, 0)
+  return before + stitchesMade(unitsOf(rounds[place]!), unit)
+}
+
+/** Rounds of a piece that are whole where the hook is. */
+export function roundsMade({ rounds }: Pick<Plan, 'rounds'>, { round, unit }: Position): number {
+  const place = placeOf(rounds, round)
+  return place >= 0 && unit >= unitsOf(rounds[place]!).length ? place + 1 : Math.max(0, place)
+}
+
 /** Everything the work screen says about a position. */
 export function workView(plan: Plan, position: Position): WorkView {
   const place = placeOf(plan.rounds, position.round)

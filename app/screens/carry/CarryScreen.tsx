@@ -6,7 +6,6 @@ import {
   pieceMark,
   readCarryCode,
   stitchesMade,
-  titleOf,
   unitsOf,
   type CarryRead,
   type CopyRecord,
@@ -147,6 +146,6 @@ function Places({ view, copy, carried }: FoundProps & { readonly copy: CopyRecor
 
 /** "Rnd 9, 12 of 54". */
 function placeOf({ rounds }: Plan, { round, unit }: Position): string {
-  const there = rounds.find(({ id }) => id === round)
-  return there ? sayWhere(there, stitchesMade(unitsOf(there), unit)) : titleOf({ ...rounds[0]!, number: 1 })
+  const there = rounds.find(({ id }) => id === round)!
+  return sayWhere(there, stitchesMade(unitsOf(there), unit))
 }

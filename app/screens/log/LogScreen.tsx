@@ -7,12 +7,14 @@ import { minutesByDay, type Sitting } from '../../../core/index.ts'
 import { DaysAtWork } from '../../drawing/DaysAtWork.tsx'
 import { download } from '../../store/exporting.ts'
 import { logFile } from '../../store/logFile.ts'
+import type { PieceView } from '../../store/queries.ts'
 import { useWorkshopLog, type PieceLog } from '../../store/workshopLog.ts'
 import { Header } from '../../ui/Header.tsx'
 import { Opening } from '../../ui/Opening.tsx'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { pieceAddress, pieceTitle } from '../../words/pieceWords.ts'
+import { roundsFromTo } from '../../words/roundWords.ts'
 import { duration, sts } from '../../words/wording.ts'
 import { PieceTold } from './PieceTold.tsx'
 
@@ -140,7 +142,7 @@ function Told({ logs }: { readonly logs: readonly PieceLog[] }) {
                       {view.piece.quantity > 1 && ` no. ${copy}`}
                     </Link>
                   </td>
-                  <td className="whitespace-nowrap max-sm:hidden">{sayRounds(sitting.rounds)}</td>
+                  <td className="whitespace-nowrap max-sm:hidden">{sayRounds(view, sitting.rounds)}</td>
                   <td className="slab text-right">{sitting.stitches}</td>
                   <td className="text-right max-sm:hidden">{sitting.out > 0 ? sitting.out : ''}</td>
                   <td className="text-right whitespace-nowrap">{duration(sitting.worked / 1000)}</td>
@@ -162,5 +164,6 @@ function Told({ logs }: { readonly logs: readonly PieceLog[] }) {
 
 const dayOf = (at: number): string => format(at, 'yyyy-MM-dd')
 
-const sayRounds = ([first, last]: readonly [number, number]): string =>
-  first === last ? `Rnd ${first}` : `Rnds ${first}–${last}`
+/** By the plan that it goes by now: rounds are called there as they are worked. */
+const sayRounds = ({ versions }: PieceView, [first, last]: readonly [number, number]): string =>
+  roundsFromTo(versions.at(-1)!.plan, first, last)

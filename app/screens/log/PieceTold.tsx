@@ -19,6 +19,7 @@ import { useSizes } from '../../ui/useSizes.ts'
 import { sayDrift, sayTakenOut, sayTime } from '../../words/logWords.ts'
 import { MEASURE_WORDS } from '../../words/measureWords.ts'
 import { pieceTitle } from '../../words/pieceWords.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 import { duration, percent, shortName } from '../../words/wording.ts'
 
 interface PieceToldProps {
@@ -82,7 +83,8 @@ export function PieceTold({ logs, log, onChoose }: PieceToldProps) {
           <ul className="grid gap-1 text-16">
             {takenOut.map((one) => (
               <li key={`${one.copyId} ${one.at}`}>
-                <span className="text-ink-2">{format(one.at, 'd MMM')}:</span> {sayTakenOut(one)}.
+                <span className="text-ink-2">{format(one.at, 'd MMM')}:</span>{' '}
+                {sayTakenOut(one, (round) => (plan ? roundTitle(plan, round) : `Rnd ${round}`))}.
                 {one.note && <span className="block break-words">“{one.note}”</span>}
               </li>
             ))}

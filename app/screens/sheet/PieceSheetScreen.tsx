@@ -2,8 +2,8 @@ import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import {
   placesIn,
+  roundsMade,
   tailsOf,
-  unitsOf,
   type Constraints,
   type Plan,
   type PieceSpec,
@@ -145,10 +145,8 @@ function useRoundsMade({ piece, copies, versions }: PieceView): ReadonlyMap<numb
         copies.map(async (copy) => {
           const { position, finished, planVersion } = await readWorkState(copy)
           const plan = versions.find(({ version }) => version === planVersion)?.plan
-          const round = plan?.rounds.find(({ id }) => id === position.round)
-          if (!plan || !round) return [copy.number, 0] as const
-          const whole = position.unit >= unitsOf(round).length ? round.number : round.number - 1
-          return [copy.number, finished ? plan.rounds.length : whole] as const
+          if (!plan) return [copy.number, 0] as const
+          return [copy.number, finished ? plan.rounds.length : roundsMade(plan, position)] as const
         }),
       )
       return new Map(made)
