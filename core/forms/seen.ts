@@ -38,6 +38,10 @@ export interface Seen<F> {
   readonly sectionAt: (index: number) => SectionId
 }
 
+/** A size as near as its field may have it. */
+export const within = (value: number, [least, most]: readonly [number, number]): number =>
+  Math.min(most, Math.max(least, value))
+
 /** One section has all of it. */
 export const allIn = (id: SectionId) => (): SectionId => id
 

@@ -2,7 +2,7 @@ import { lengthOf } from '../../errors/sentence.ts'
 import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Guide, Sizes } from '../family.ts'
-import { beginsInItsMiddle, countsIn, isAllRings } from '../seen.ts'
+import { beginsInItsMiddle, countsIn, isAllRings, within } from '../seen.ts'
 import { halfEllipse, type Curve } from './halfEllipse.ts'
 
 /** Closed at both ends and filled: a ball, or an egg that is longer than wide. */
@@ -163,8 +163,6 @@ export const ball: Family<BallForm> = {
     // The tail draws in what is left of the way to the end.
     const depth = depthOf(radius, ((counts.length + 1) * seen.h) / 2)
     const middle = ((from + to) / 2 + 1) / (counts.length + 1)
-    const within = (value: number, [least, highest]: readonly [number, number]) =>
-      Math.min(highest, Math.max(least, value))
     return {
       form: {
         family: 'ball',

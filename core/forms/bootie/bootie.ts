@@ -4,7 +4,7 @@ import { hasPost, sizeOfTexture, type Texture } from '../../rounds/texture.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import { aroundChain, chainsFor, foundationOn, type Foundation } from '../alongChain.ts'
 import type { Family, Outline, Sizes, UsualWork } from '../family.ts'
-import { countsIn, isAllRings } from '../seen.ts'
+import { countsIn, isAllRings, within } from '../seen.ts'
 
 /** A slipper for a foot, or for anything shaped like one: an oval sole, a wall, a toe taken in, a cuff. */
 export interface BootieForm {
@@ -226,8 +226,6 @@ export const bootie: Family<BootieForm> = {
     )
     if (sole < 1 || instep <= sole + 1 || cuff >= counts.length || !inOrder) return undefined
     const foot = chains * w + 2 * (sole + 0.5) * h
-    const within = (value: number, [least, most]: readonly [number, number]) =>
-      Math.min(most, Math.max(least, value))
     return {
       form: {
         family: 'bootie',

@@ -3,7 +3,7 @@ import { SpecError } from '../../errors/specError.ts'
 import { hasPost, sizeOfTexture } from '../../rounds/texture.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import type { Family, Guide, Outline, Sizes, UsualWork } from '../family.ts'
-import { baseOf, beginsInItsMiddle, countsIn, ringsIn } from '../seen.ts'
+import { baseOf, beginsInItsMiddle, countsIn, ringsIn, within } from '../seen.ts'
 import { BRIM_ROUNDS, brimSeen, crownSeen, FEWEST_ROUNDS, NAMED, OTHERS } from './capSeen.ts'
 
 const CROWNS = ['rounded', 'flat', 'dome', 'tall'] as const
@@ -297,9 +297,7 @@ export const cap: Family<CapForm> = {
         depth: mm(rings * h),
         crown,
         brim: hasFlaps ? 'earFlaps' : (brim?.is ?? 'plain'),
-        brimHeight: mm(
-          brim?.is === 'ribbed' ? Math.min(BRIM_HEIGHTS[1], Math.max(BRIM_HEIGHTS[0], high)) : USUAL_BRIM,
-        ),
+        brimHeight: mm(brim?.is === 'ribbed' ? within(high, BRIM_HEIGHTS) : USUAL_BRIM),
       },
       sectionAt: (index) => {
         if (index >= rings) return FLAPS[index < rings + second ? 0 : 1]

@@ -3,7 +3,7 @@ import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import { aroundChain, foundationOn, type Foundation } from '../alongChain.ts'
 import type { Family, Guide, Outline, Sizes } from '../family.ts'
-import { baseOf, ringsIn } from '../seen.ts'
+import { baseOf, ringsIn, within } from '../seen.ts'
 
 /** Made to hold an object upright: its body, or the lid that meets it at the object's own opening line. */
 export interface CaseForm {
@@ -304,7 +304,7 @@ export const caseFamily: Family<CaseForm> = {
         ease: USUAL_EASE,
         base: slim ? 'slim' : 'full',
         closing: 'flap',
-        opens: Math.min(OPENS[1], Math.max(OPENS[0], 1 - (flap.length * h - thick) / high)),
+        opens: within(1 - (flap.length * h - thick) / high, OPENS),
         hinge: USUAL_HINGE,
         part: 'body',
       },

@@ -3,7 +3,7 @@ import { SpecError } from '../../errors/specError.ts'
 import { mm, type Millimetres } from '../../units/millimetres.ts'
 import { foundationOn, type Foundation } from '../alongChain.ts'
 import type { Family, Guide, Outline, Sizes } from '../family.ts'
-import { baseOf, hasHoles, isAllRings } from '../seen.ts'
+import { baseOf, hasHoles, isAllRings, within } from '../seen.ts'
 
 /** Flat when it is empty: walls from both sides of a chain, a cord through holes, an edge over it. */
 export interface PouchForm {
@@ -204,8 +204,8 @@ export const pouch: Family<PouchForm> = {
         wide: mm((rounds[holes]!.makes * w) / 2),
         high: mm((holes + 1) * h),
         edge: flare >= FLARES[0] / 2 ? 'frilled' : 'plain',
-        edgeHeight: mm(Math.min(EDGE_HIGH[1], Math.max(EDGE_HIGH[0], edge.length * h))),
-        flare: flare >= FLARES[0] / 2 ? Math.min(FLARES[1], Math.max(FLARES[0], flare)) : USUAL_FLARE,
+        edgeHeight: mm(within(edge.length * h, EDGE_HIGH)),
+        flare: flare >= FLARES[0] / 2 ? within(flare, FLARES) : USUAL_FLARE,
         cord: 'drawstring',
         lining: 'none',
       },
