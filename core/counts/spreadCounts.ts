@@ -17,7 +17,9 @@ export interface SpreadCounts {
 export function spreadCounts(problem: CountsProblem): SpreadCounts {
   for (let widening = 1; widening <= 8; widening *= 2) {
     const field = fieldOf(problem, widening)
-    const found = solve(problem, field)
+    // What counts close to the ideals cost bounds what is looked at of all the others.
+    const near = solve(problem, closer(field, problem))
+    const found = solve(problem, field, near?.cost)
     if (found) return surely(problem, field, found)
   }
   throw noCountsFit()
@@ -33,7 +35,7 @@ export const noCountsFit = (): SpecError =>
 /** What was found, or what a field that is sure to hold the best has instead. */
 function surely(problem: CountsProblem, field: Field, found: SpreadCounts): SpreadCounts {
   const wider = widened(problem, field, found)
-  const better = wider && solve(problem, wider)
+  const better = wider && solve(problem, wider, found.cost)
   return better && better.cost < found.cost - 1e-9 ? surely(problem, wider, better) : found
 }
 
@@ -47,6 +49,17 @@ interface Field {
 function fieldOf(problem: CountsProblem, widening: number): Field {
   const windows = problem.ideals.map((_, index) => countWindow(problem, widening, index))
   return { windows, ...increaseRange(problem) }
+}
+
+/** The counts next to the ideals, of those that a field holds. */
+function closer({ windows, least, most }: Field, { ideals, fixed }: CountsProblem): Field {
+  const near = windows.map(([low, high], index): [number, number] => {
+    if (index === 0 || fixed?.[index] !== undefined) return [low, high]
+    const reach = Math.ceil((high - low) / 8)
+    const middle = Math.min(high, Math.max(low, Math.round(ideals[index]!)))
+    return [Math.max(low, middle - reach), Math.min(high, middle + reach)]
+  })
+  return { windows: near, least, most }
 }
 
 /** More states than this are not worth being sure. */
@@ -87,14 +100,22 @@ interface Layer {
   readonly cost: Float64Array
   /** Slot of the round before on the best way here. */
   readonly cameFrom: Int16Array
+  /** The slot by which a count is reached at the least cost, and that cost. */
+  readonly cheapestSlot: Int16Array
+  readonly cheapest: Float64Array
 }
 
-function solve(problem: CountsProblem, { windows, least, most }: Field): SpreadCounts | undefined {
+/** The cheapest counts of a field, of those that cost no more than `bound`. */
+function solve(
+  problem: CountsProblem,
+  { windows, least, most }: Field,
+  bound = Infinity,
+): SpreadCounts | undefined {
   const { ideals } = problem
   const slots = most - least + 1
   const layers: Layer[] = [firstLayer(problem, windows[0]!, least, slots)]
   for (let index = 1; index < ideals.length; index++) {
-    layers.push(nextLayer(problem, windows[index]!, index, layers[index - 1]!, least, slots))
+    layers.push(nextLayer(problem, windows[index]!, index, layers[index - 1]!, { least, slots, bound }))
   }
   return traceBack(problem, layers, least, slots)
 }
@@ -106,6 +127,8 @@ function emptyLayer([low, high]: readonly [number, number], slots: number): Laye
     width,
     cost: new Float64Array(width * slots).fill(Infinity),
     cameFrom: new Int16Array(width * slots),
+    cheapestSlot: new Int16Array(width),
+    cheapest: new Float64Array(width).fill(Infinity),
   }
 }
 
@@ -122,8 +145,16 @@ function firstLayer(
     // The first count is itself "so many more than nothing": 6, then 6 more, is one rhythm.
     const slot = Math.min(slots - 1, Math.max(0, (problem.increaseBefore ?? count) - least))
     layer.cost[offset * slots + slot] = problem.deviationCost(0, count)
+    findCheapest(layer, offset, slots)
   }
   return layer
+}
+
+/** What a search goes by: the least increase, how many there are from it on, and the cost beyond which none is kept. */
+interface Search {
+  readonly least: number
+  readonly slots: number
+  readonly bound: number
 }
 
 function nextLayer(
@@ -131,11 +162,10 @@ function nextLayer(
   window: readonly [number, number],
   index: number,
   before: Layer,
-  least: number,
-  slots: number,
+  { least, slots, bound }: Search,
 ): Layer {
-  const layer = emptyLayer(window, slots)
-  const cheapestSlot = cheapestSlotByCount(before, slots)
+  const layer = emptyLayer(worthLooking(problem, window, index, bound), slots)
+  const [lowest, highest] = reachedWithin(before, bound)
   const mustBeEven = problem.even?.[index] ?? false
   const prices = stepPrices(problem.beta)
   const even = evenPrice(problem, index)
@@ -143,26 +173,50 @@ function nextLayer(
     const count = layer.low + offset
     if (!allowed(problem, index, count)) continue
     const deviation = problem.deviationCost(index, count)
+    if (deviation > bound) continue
     const row = offset * slots
-    // Increases whose round below lies in the window of the layer before.
+    // Increases whose round below is one of those that the layer before has reached.
     const fewest = problem.grows?.[index] ? -least : 0
-    const firstSlot = Math.max(0, fewest, count - (before.low + before.width - 1) - least)
-    const lastSlot = Math.min(slots - 1, count - before.low - least)
+    const firstSlot = Math.max(0, fewest, count - highest - least)
+    const lastSlot = Math.min(slots - 1, count - lowest - least)
     for (let slot = mustBeEven ? slots : firstSlot; slot <= lastSlot; slot++) {
       const increase = slot + least
       const from = count - increase
-      if (increase === 0 || increase > from || -increase > from / 2) continue
       const fromOffset = from - before.low
-      const other = cheapestSlot[fromOffset]!
+      if (before.cheapest[fromOffset]! + deviation > bound) continue
+      if (increase === 0 || increase > from || -increase > from / 2) continue
       const keeping = before.cost[fromOffset * slots + slot]!
-      const changing = before.cost[fromOffset * slots + other]! + prices.changed
+      const changing = before.cheapest[fromOffset]! + prices.changed
       const price = deviation + (from % increase === 0 ? 0 : prices.notUniform)
       layer.cost[row + slot] = price + (keeping <= changing ? keeping : changing)
-      layer.cameFrom[row + slot] = keeping <= changing ? slot : other
+      layer.cameFrom[row + slot] = keeping <= changing ? slot : before.cheapestSlot[fromOffset]!
     }
-    stayEven(layer, row, before, count, deviation + even, slots)
+    if (count >= lowest && count <= highest) stayEven(layer, row, before, count, deviation + even, slots)
+    findCheapest(layer, offset, slots)
   }
   return layer
+}
+
+/** A window without the counts at its ends that alone cost too much. */
+function worthLooking(
+  { deviationCost }: CountsProblem,
+  [low, high]: readonly [number, number],
+  index: number,
+  bound: number,
+): readonly [number, number] {
+  let [first, last] = [low, high]
+  while (first < last && deviationCost(index, first) > bound) first++
+  while (last > first && deviationCost(index, last) > bound) last--
+  return [first, last]
+}
+
+/** The least and the greatest count that a layer reaches at no more than a cost. */
+function reachedWithin({ low, width, cheapest }: Layer, bound: number): readonly [number, number] {
+  let [first, last] = [0, width - 1]
+  const reached = (offset: number) => cheapest[offset]! <= bound && cheapest[offset]! < Infinity
+  while (first < width && !reached(first)) first++
+  while (last > first && !reached(last)) last--
+  return [low + first, low + last]
 }
 
 /** An even round: same count as before, the last increase carried along. */
@@ -174,10 +228,9 @@ function stayEven(
   added: number,
   slots: number,
 ): void {
-  const fromOffset = count - before.low
-  if (fromOffset < 0 || fromOffset >= before.width) return
+  const from = (count - before.low) * slots
   for (let slot = 0; slot < slots; slot++) {
-    const cost = before.cost[fromOffset * slots + slot]! + added
+    const cost = before.cost[from + slot]! + added
     if (cost < layer.cost[row + slot]!) {
       layer.cost[row + slot] = cost
       layer.cameFrom[row + slot] = slot + EVEN_MARK
@@ -185,20 +238,18 @@ function stayEven(
   }
 }
 
+function findCheapest({ cost, cheapest, cheapestSlot }: Layer, offset: number, slots: number): void {
+  const row = offset * slots
+  let best = 0
+  for (let slot = 1; slot < slots; slot++) {
+    if (cost[row + slot]! < cost[row + best]!) best = slot
+  }
+  cheapestSlot[offset] = best
+  cheapest[offset] = cost[row + best]!
+}
+
 /** Added to a slot in `cameFrom` to say that the step was an even round. */
 const EVEN_MARK = 10_000
-
-function cheapestSlotByCount(layer: Layer, slots: number): Int16Array {
-  const cheapest = new Int16Array(layer.width)
-  for (let offset = 0; offset < layer.width; offset++) {
-    let best = 0
-    for (let slot = 1; slot < slots; slot++) {
-      if (layer.cost[offset * slots + slot]! < layer.cost[offset * slots + best]!) best = slot
-    }
-    cheapest[offset] = best
-  }
-  return cheapest
-}
 
 function traceBack(
   problem: CountsProblem,

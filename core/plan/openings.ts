@@ -184,6 +184,8 @@ export function slitsIn(steps: readonly Step[]): Slit[] {
 
 /** Where the chains of openings lie in what steps make, by stitches from 0. */
 function spansOf(steps: readonly Step[]): { readonly from: number; readonly to: number }[] {
+  // Most rounds leave none, and every round that is planned is asked.
+  if (!steps.some(({ ops }) => ops.some(({ manner }) => manner === 'slit'))) return []
   let made = 0
   return expandSteps(steps).flatMap(({ makes, manner }) => {
     const from = made
