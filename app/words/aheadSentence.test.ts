@@ -3,7 +3,13 @@ import { ballSpec, capSpec, discSpec, tubeSpec, vesselSpec } from '../../core/te
 import { aheadSentence } from './aheadSentence.ts'
 
 const sizes = { full: (mm: number) => `${(mm / 10).toFixed(1)} cm` }
-const atTheHook = { hangs: false, joined: true, names: 'Tarn', sizes }
+const atTheHook = {
+  hangs: false,
+  joined: true,
+  nameOf: ({ yarn }: { yarn: string }) => yarn.charAt(0).toUpperCase() + yarn.slice(1),
+  terms: 'US' as const,
+  sizes,
+}
 
 test('two rounds before a base turns into its wall it is said, and one before; not earlier, not after', () => {
   const { rounds } = planPiece(vesselSpec({}))
@@ -16,9 +22,9 @@ test('two rounds before a base turns into its wall it is said, and one before; n
     undefined,
     'In 2 rounds: turn the corner into the wall, through the back loops.',
     'Next round: turn the corner into the wall, through the back loops.',
-    undefined,
+    'Next round: into both loops again.',
   ])
-  expect(said.filter((one) => one !== undefined)).toHaveLength(2)
+  expect(said.filter((one) => one !== undefined)).toHaveLength(3)
 })
 
 test('a cap says that its crown ends and that its brim begins, with the yarn that is taken up there', () => {
@@ -33,6 +39,24 @@ test('a cap says that its crown ends and that its brim begins, with the yarn tha
   expect(at(brim - 2)).toBe('In 2 rounds: the brim begins; change to Tarn at the join.')
   expect(at(brim - 1, false)).toBe(
     'Next round: the brim begins; change to Tarn in the last stitch before it.',
+  )
+})
+
+test('at a change of yarn it is said whether the one in hand is carried or cut, and how many ends that leaves', () => {
+  const change = (...colours: readonly (readonly [number, string])[]) => {
+    const spec = { ...discSpec(200), colours: colours.map(([fromRound, yarn]) => ({ fromRound, yarn })) }
+    const { rounds } = planPiece(spec)
+    return (place: number) => aheadSentence(whatIsAhead(rounds, place, spec)!, atTheHook)
+  }
+  const back = change([1, 'fog'], [5, 'tarn'], [7, 'fog'])
+  expect(back(3)).toBe(
+    'Next round: change to Tarn at the join; carry Fog up inside to round 7; 1 tail to hide.',
+  )
+  expect(back(5)).toBe(
+    'Next round: change to Fog at the join; cut Tarn; Fog waits inside; 1 tail to hide.',
+  )
+  expect(change([1, 'fog'], [4, 'tarn'], [9, 'fog'])(2)).toBe(
+    'Next round: change to Tarn at the join; cut Fog, it is back in round 9; 2 tails to hide.',
   )
 })
 

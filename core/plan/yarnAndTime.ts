@@ -3,10 +3,11 @@ import { chainsAlong } from '../rounds/spine.ts'
 import type { Op } from '../rounds/steps.ts'
 import { sizeOfManner } from '../stitches/manner.ts'
 import { ESTIMATE_SD } from '../yarn/calibration.ts'
-import { sameYarns, strandsOf } from '../yarn/strands.ts'
+import { strandsOf, yarnsOf } from '../yarn/strands.ts'
 import type { PieceSpec, PlannedRound, YarnUse } from './plan.ts'
 import { constructionIn, gaugeIn, plainGaugesOf } from './sectionWork.ts'
 import { startingChain } from './startingChain.ts'
+import { strandRuns, type StrandRun } from './yarnChanges.ts'
 
 const TAIL_MM = 150
 /** Passing from one round to the next: find the place, move the marker. In single crochets. */
@@ -15,8 +16,8 @@ const ROUND_CHANGE_EFFORT = 2
 const ONE_LOOP_EFFORT = 1.05
 
 /**
- * Metres of the strands held together that each round takes: stitches, its start and join, two tails
- * where a yarn begins. Every strand takes this length; `metresOfYarn` has the share of one yarn.
+ * Metres of the strands held together that each round takes: stitches, its start and join.
+ * Every strand takes this length; `metresOfYarn` has what one yarn takes, with its tails.
  */
 export function bundleByRound(rounds: readonly PlannedRound[], spec: PieceSpec): number[] {
   const gauges = plainGaugesOf(spec)
@@ -24,38 +25,54 @@ export function bundleByRound(rounds: readonly PlannedRound[], spec: PieceSpec):
     const { w, yarnDiameter, yarnUse } = gauges({ section, stitch: 'sc' })
     return yarnPerStitch(stitch, w, yarnDiameter) * (yarnUse?.factor ?? 1)
   }
-  return rounds.map((round, index) => {
-    const below = rounds[index - 1]
-    const newYarn = !below || !sameYarns(below, round)
+  return rounds.map((round) => {
     const stitches = worthOf(round, 'yarn', (stitch) => perStitch(round, stitch))
-    return (stitches + perStitch(round, 'sc') * sideWork(round, spec) + (newYarn ? 2 * TAIL_MM : 0)) / 1000
+    return (stitches + perStitch(round, 'sc') * sideWork(round, spec)) / 1000
   })
 }
 
-/** Metres of one yarn that each round takes: what its strands in it take. */
-export function metresOfYarn(rounds: readonly PlannedRound[], spec: PieceSpec, yarn: string): number[] {
+/** Metres of one yarn that each round takes: its strands in it, and where they begin, end or are carried up. */
+export const metresOfYarn = (rounds: readonly PlannedRound[], spec: PieceSpec, yarn: string): number[] =>
+  metresByYarn(rounds, spec)(yarn)
+
+function metresByYarn(rounds: readonly PlannedRound[], spec: PieceSpec): (yarn: string) => number[] {
   const bundle = bundleByRound(rounds, spec)
-  return rounds.map(
-    (round, index) =>
-      bundle[index]! * (strandsOf(round, gaugeIn(spec, round.section).strands).get(yarn) ?? 0),
-  )
+  const held = rounds.map((round) => strandsOf(round, gaugeIn(spec, round.section).strands))
+  const runs = strandRuns(rounds, spec)
+  return (yarn) => {
+    const beside = besideStitches(rounds, runs, yarn)
+    return bundle.map((metres, index) => (held[index]!.get(yarn) ?? 0) * metres + beside[index]!)
+  }
 }
 
 /** Metres of each yarn, in order of first use. */
 export function yarnOf(rounds: readonly PlannedRound[], spec: PieceSpec): YarnUse[] {
-  const bundle = bundleByRound(rounds, spec)
-  const metres = new Map<string, number>()
-  rounds.forEach((round, index) => {
-    for (const [yarn, strands] of strandsOf(round, gaugeIn(spec, round.section).strands)) {
-      metres.set(yarn, (metres.get(yarn) ?? 0) + strands * bundle[index]!)
-    }
-  })
   const { yarnUse } = spec.gauge
-  return [...metres].map(([yarn, length]) => ({
+  const metresOf = metresByYarn(rounds, spec)
+  return yarnsOf(rounds).map((yarn) => ({
     yarn,
-    metres: length,
+    metres: metresOf(yarn).reduce((sum, metres) => sum + metres, 0),
     doubt: yarnUse ? 2 * yarnUse.sd : 2 * ESTIMATE_SD,
   }))
+}
+
+/** Metres of a yarn beside its stitches: a tail where a strand begins and ends, and what is carried up inside. */
+function besideStitches(
+  rounds: readonly PlannedRound[],
+  runs: readonly StrandRun[],
+  yarn: string,
+): readonly number[] {
+  const metres = rounds.map(() => 0)
+  const placed = new Map(rounds.map(({ number }, index) => [number, index]))
+  const arcAfter = (number: number) => rounds[placed.get(number)!]!.at.arc
+  for (const { yarn: own, from, to, carriedFrom, back } of runs) {
+    if (own !== yarn) continue
+    const up =
+      carriedFrom === undefined ? TAIL_MM : Math.max(0, arcAfter(from - 1) - arcAfter(carriedFrom))
+    metres[placed.get(from)!]! += up / 1000
+    if (back?.carried !== true) metres[placed.get(to)!]! += TAIL_MM / 1000
+  }
+  return metres
 }
 
 /** Seconds of work at the maker's pace, given in single crochets a minute. */

@@ -3,6 +3,7 @@ import { gaugeFromTable } from '../gauge/gaugeFromTable.ts'
 import type { PieceSpec } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { bundleByRound, metresOfYarn } from '../plan/yarnAndTime.ts'
+import { strandRuns, tailsIn } from '../plan/yarnChanges.ts'
 import { yarnCheck } from '../fit/yarnCheck.ts'
 import { pieceProgress } from '../worklog/progress.ts'
 import { discSpec } from '../testing/specs.ts'
@@ -36,7 +37,7 @@ test('two yarns held together take their share each, and together as much as one
   expect(three.get('soot')).toBeCloseTo(one, 9)
 })
 
-test('yarns of any run add up to the strands times the bundle', () => {
+test('yarns of any run add up to the strands times the bundle, their tails and what is carried up', () => {
   const yarn = fc.constantFrom('fog', 'soot', 'pine')
   fc.assert(
     fc.property(
@@ -50,8 +51,14 @@ test('yarns of any run add up to the strands times the bundle', () => {
           mains.map((main, index) => ({ fromRound: 3 * index + 1, yarn: main, beside })),
         )
         const plan = planPiece(spec)
+        const runs = strandRuns(plan.rounds, spec)
+        const carried = runs.flatMap(({ carriedFrom, from }) =>
+          carriedFrom === undefined
+            ? []
+            : [plan.rounds[from - 2]!.at.arc - plan.rounds[carriedFrom - 1]!.at.arc],
+        )
         expect(sum(plan.yarn.map(({ metres }) => metres))).toBeCloseTo(
-          strands * sum(bundleByRound(plan.rounds, spec)),
+          strands * sum(bundleByRound(plan.rounds, spec)) + 0.15 * tailsIn(runs) + sum(carried) / 1000,
           6,
         )
         for (const use of plan.yarn) {

@@ -77,7 +77,7 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
     above: afterOf(plan.rounds, round),
   })
   const [bold, rest] = endingSentence(round, terms)
-  const ahead = whatIsAhead(plan.rounds, round.number - 1, spec)
+  const ahead = whatIsAhead(plan.rounds, round.number - 1, placedIn(spec, constraints))
   const place = sayPlace(
     placesIn(plan, { constraints }),
     round.number,
@@ -134,7 +134,8 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
                 {aheadSentence(ahead, {
                   hangs,
                   joined: constructionIn(spec, round.section).rounds.kind === 'joined',
-                  names: ahead.yarns ? yarnNames(yarns ?? [], ahead.yarns) : '',
+                  nameOf: (held) => yarnNames(yarns ?? [], held),
+                  terms,
                   sizes,
                 })}
               </strong>
@@ -177,6 +178,12 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
     </div>
   )
 }
+
+/** The spec that a copy is worked to, with the places that its piece has by now. */
+const placedIn = (spec: PieceSpec, { places }: Constraints): PieceSpec => ({
+  ...spec,
+  constraints: { ...spec.constraints, places: places ?? [] },
+})
 
 /** ", st 3 of 12": in a zone of the maker's own, of which each may have a marker. */
 function placeIn({ zone, name, count }: ZoneCount, round: PlannedRound, made: number): string {
