@@ -26,7 +26,7 @@ export function Header({ view, recent = true, children }: HeaderProps) {
   // What is one of several becomes one with them.
   const several = view !== undefined && (view.pieces.length > 1 || view.piece.quantity > 1)
   return (
-    <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 rule pr-7 pl-7 tight:pr-0 max-sm:pl-4">
+    <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 lying:h-11 rule pr-7 pl-7 tight:pr-0 max-sm:pl-4">
       <SkipLink />
       <Link
         to="/"

@@ -8,7 +8,9 @@ const NARROW = 1024
 /** Under this a piece's own tabs and the main ones do not fit beside one another. */
 const TIGHT = 780
 const PHONE = 640
-const LOW = 360
+/** Under this a screen lies on its long side: a propped phone. Under the lower one not even that fits: it scrolls. */
+const LYING = 480
+const LOW = 310
 
 /** The window in px of normal print: large print has the room of a smaller window. */
 function roomNow(): { width: number; height: number } {
@@ -36,7 +38,7 @@ export function useLayout(): Layout {
   return useSyncExternalStore(subscribe, layoutNow)
 }
 
-/** Keeps `data-room` on the document, which the style sheet's max-lg, tight, max-sm and low go by. */
+/** Keeps `data-room` on the document, which the style sheet's max-lg, tight, max-sm, lying and low go by. */
 export function watchRoom(): void {
   const mark = () => {
     const { width, height } = roomNow()
@@ -44,6 +46,7 @@ export function watchRoom(): void {
       width < PHONE && 'phone',
       width < TIGHT && 'tight',
       width < NARROW && 'narrow',
+      height < LYING && width > height && height >= LOW && 'lying',
       height < LOW && 'low',
     ]
     document.documentElement.dataset['room'] = room.filter(Boolean).join(' ')

@@ -9,18 +9,20 @@ interface CountTapeProps {
   /** Height of the stage, px. */
   readonly roomHeight: number
   readonly late: number
+  /** The count stands on a tag at the tape. */
+  readonly tagged: boolean
 }
 
 const HEIGHT = 42
 /** Room for the lines that tie the tape to the enlarged row; less on a low stage. */
-const LEADS = { usual: 44, low: 22 }
+const LEADS = { usual: 44, low: 22, lying: 10 }
 const LOW_STAGE = 520
 
 /** The round as a tape: a tick a stitch, a wedge at every increase, filled to the count. */
-export function CountTape({ now, unit, roomHeight, late }: CountTapeProps) {
+export function CountTape({ now, unit, roomHeight, late, tagged }: CountTapeProps) {
   const [area, { width }] = useElementSize()
   const { round, units, made, bracket } = now
-  const lead = roomHeight > 0 && roomHeight < LOW_STAGE ? LEADS.low : LEADS.usual
+  const lead = !tagged ? LEADS.lying : roomHeight > 0 && roomHeight < LOW_STAGE ? LEADS.low : LEADS.usual
   const margin = width < 600 ? 16 : 28
   const long = Math.max(1, width - 2 * margin)
   const x = (stitches: number) => margin + (stitches / round.count) * long
@@ -52,15 +54,42 @@ export function CountTape({ now, unit, roomHeight, late }: CountTapeProps) {
           <path d={`M${x(made)} -6V${HEIGHT}`} stroke="var(--color-ink)" strokeWidth={4} />
         </g>
       </svg>
-      <CountTag
-        made={made}
-        of={round.count}
-        late={late}
-        at={x(made)}
-        width={width}
-        roomHeight={roomHeight}
-        unit={unit}
-      />
+      {tagged && (
+        <CountTag
+          made={made}
+          of={round.count}
+          late={late}
+          at={x(made)}
+          width={width}
+          roomHeight={roomHeight}
+          unit={unit}
+        />
+      )}
+    </div>
+  )
+}
+
+/** The count where the tape has no room for its tag. */
+export function CountBeside({
+  now: { made, round },
+  unit,
+  late,
+}: Pick<CountTapeProps, 'now' | 'unit' | 'late'>) {
+  return (
+    <div className="flex shrink-0 items-end gap-3 pt-2">
+      <span
+        key={unit}
+        data-testid="count"
+        className="count-tag bg-tape px-3 font-slab text-[clamp(3rem,26cqh,6rem)] leading-none font-[550] tracking-[-0.04em] tabular"
+      >
+        {made}
+      </span>
+      <span className="slab text-[clamp(1.25rem,10cqh,2.25rem)] whitespace-nowrap">of {round.count}</span>
+      {late > 0 && (
+        <span role="status" className="slab text-18">
+          +{late} <span className="visually-hidden">being stored</span>
+        </span>
+      )}
     </div>
   )
 }

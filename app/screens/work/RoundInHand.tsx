@@ -1,4 +1,5 @@
 import clsx from 'clsx'
+import type { ReactNode } from 'react'
 import {
   afterOf,
   belowOf,
@@ -25,7 +26,7 @@ import { useSettings, useYarns } from '../../store/queries.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
 import { CheckpointAhead } from './CheckpointAhead.tsx'
-import { CountTape } from './CountTape.tsx'
+import { CountBeside, CountTape } from './CountTape.tsx'
 import { aheadSentence } from '../../words/aheadSentence.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
 import { wordsOf } from '../../words/formWords.ts'
@@ -33,6 +34,8 @@ import { alongZone } from '../../words/zoneWords.ts'
 import { sayPlace } from '../../words/placeWords.ts'
 import { sts, yarnNames } from '../../words/wording.ts'
 import { StitchRow } from './StitchRow.tsx'
+import { liesOnItsSide } from './stitchRowGeometry.ts'
+import { YarnInHand } from './YarnInHand.tsx'
 
 interface RoundInHandProps {
   readonly plan: Plan
@@ -85,10 +88,11 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
     now.made - (now.units[unit - 1]?.makes ?? 0),
   )
   const [stage, room] = useElementSize()
+  const lying = liesOnItsSide(room)
   return (
     <div
       ref={stage}
-      className="stage flex min-h-0 grow flex-col justify-between gap-1 overflow-hidden pt-3 low:min-h-[26rem]"
+      className="stage flex min-h-0 grow flex-col justify-between gap-1 overflow-hidden pt-3 low:min-h-[26rem] lying:pt-1"
     >
       <div className="flex items-start gap-x-10 px-7 max-sm:gap-x-4 max-sm:px-4">
         <RoundNumber round={round} of={plan.rounds.length} />
@@ -107,29 +111,32 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
             time={repeat.time}
             times={repeat.times}
             where={zone ? `${alongZone(zone)}${marker}${placeIn(zone, round, now.made)}` : waits}
-          />
-          <p className="line-clamp-3 pt-1 text-[min(1.25rem,4.5cqh)] text-ink-2 max-sm:text-[min(1rem,3.2cqh)]">
+          >
+            {plan.yarn.length > 1 && <YarnInHand held={round} yarns={yarns ?? []} />}
+          </RepeatBoxes>
+          <p className="line-clamp-3 pt-1 text-[clamp(0.875rem,4.5cqh,1.25rem)] text-ink-2 lying:line-clamp-1 max-sm:text-[clamp(0.875rem,3.2cqh,1rem)]">
             {unit === 0 && start ? (
               <strong className="text-ink">Begin: {start}.</strong>
             ) : (
-              end && <>At the end: {end}.</>
+              // Where there is little room, what is to come goes before what is said again at the end.
+              end && !(lying && ahead) && <>At the end: {end}.</>
             )}
             {hasMotifs(round) && ' After a chain, work back along it.'}
           </p>
           {place && (
-            <p className="pt-1 text-[min(1.5rem,5cqh)] leading-tight max-sm:text-[min(1.125rem,3.4cqh)]">
+            <p className="pt-1 text-[clamp(0.875rem,5cqh,1.5rem)] leading-tight max-sm:text-[clamp(0.875rem,3.4cqh,1.125rem)]">
               <strong className={clsx(place.startsWith('At') && 'bg-tape px-1')}>{place}</strong>
             </p>
           )}
           {strands && yarnsIn(round).length > 1 && now.made > 0 && now.made % STRANDS_EVERY === 0 && (
-            <p className="pt-1 text-[min(1.5rem,5cqh)] leading-tight max-sm:text-[min(1.125rem,3.4cqh)]">
+            <p className="pt-1 text-[clamp(0.875rem,5cqh,1.5rem)] leading-tight max-sm:text-[clamp(0.875rem,3.4cqh,1.125rem)]">
               <strong className="bg-tape px-1">
                 {yarnsIn(round).length === 2 ? 'Both' : `All ${yarnsIn(round).length}`} strands in it?
               </strong>
             </p>
           )}
           {ahead && (
-            <p className="line-clamp-2 pt-1 text-[min(1.25rem,4.5cqh)] leading-tight max-sm:text-[min(1rem,3.2cqh)]">
+            <p className="line-clamp-3 pt-1 text-[clamp(0.875rem,4.5cqh,1.25rem)] leading-tight lying:line-clamp-2 max-sm:line-clamp-5 max-sm:text-[clamp(0.875rem,3.2cqh,1rem)]">
               <strong>
                 {aheadSentence(ahead, {
                   hangs,
@@ -145,6 +152,7 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
         {room.height >= ROOM_FOR_MORE && (
           <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} className="max-lg:hidden" />
         )}
+        {lying && <CountBeside now={now} unit={unit} late={late} />}
       </div>
       <div className="relative lg:pb-3">
         <StitchRow
@@ -154,7 +162,7 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
           terms={terms}
           roomHeight={room.height}
         />
-        <CountTape now={now} unit={unit} roomHeight={room.height} late={late} />
+        <CountTape now={now} unit={unit} roomHeight={room.height} late={late} tagged={!lying} />
         {room.height >= ROOM_FOR_MORE && (
           <p className="absolute right-7 bottom-5 w-[22rem] text-right text-24 leading-tight max-lg:hidden">
             <strong>{bold}</strong> {rest}
@@ -162,14 +170,15 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
         )}
       </div>
       {room.height >= ROOM_FOR_MORE && (
-        <div className="flex min-h-0 flex-wrap items-end gap-x-6 gap-y-2 overflow-hidden px-7 pb-3 max-sm:grid max-sm:px-4 lg:hidden">
+        // What has no room wraps into a second column, which nobody sees.
+        <div className="flex min-h-0 flex-wrap items-end gap-x-6 gap-y-2 overflow-hidden px-7 pb-3 max-sm:flex-col max-sm:items-start max-sm:px-4 lg:hidden">
           <p className="text-24 leading-tight max-sm:text-18">
             <strong>{bold}</strong> {rest}
           </p>
           {room.height >= ROOM_FOR_ALL && <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} />}
         </div>
       )}
-      <p className="px-7 pb-1 text-[max(0.875rem,min(1.125rem,3cqh))] text-ink-2 max-sm:px-4 lg:hidden">
+      <p className="px-7 pb-1 text-[clamp(0.875rem,3cqh,1.125rem)] text-ink-2 max-sm:px-4 lg:hidden lying:hidden">
         <strong className="text-ink">Tap anywhere</strong> for a stitch; pull across to the end of the repeat.
       </p>
       <p className="visually-hidden" role="status">
@@ -205,7 +214,7 @@ function RoundNumber({ round, of }: { round: PlannedRound; of: number }) {
     <div className={clsx('flex shrink-0', wide ? 'flex-col' : 'gap-2')}>
       <p className="slab pt-1 text-[min(2.25rem,7cqh)] leading-none max-sm:text-[min(1.5rem,5cqh)]">
         {titleOf(round).split(' ')[0]}
-        <span className="block pt-1 font-text text-[min(1.625rem,5cqh)] font-normal tracking-normal max-sm:text-[min(1rem,3.5cqh)]">
+        <span className="block pt-1 font-text text-[clamp(0.875rem,5cqh,1.625rem)] font-normal tracking-normal max-sm:text-[clamp(0.875rem,3.5cqh,1rem)]">
           of {of}
         </span>
       </p>
@@ -237,15 +246,20 @@ function RepeatBoxes({
   time,
   times,
   where,
+  children,
 }: {
   readonly time: number
   readonly times: number
   /** Where around the round it lies, of a round that has zones. */
   readonly where: string | undefined
+  readonly children: ReactNode
 }) {
   if (times === 1)
     return (
-      <p className="pt-2 text-[min(1.625rem,5cqh)] max-sm:text-[min(1.125rem,4cqh)]">{where ?? 'once'}</p>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-1 pt-2 text-[clamp(0.875rem,5cqh,1.625rem)] max-sm:text-[clamp(0.875rem,4cqh,1.125rem)]">
+        {where ?? 'once'}
+        {children}
+      </div>
     )
   return (
     <div className="flex flex-wrap items-center gap-x-2 gap-y-1 pt-[min(0.75rem,2cqh)]">
@@ -265,6 +279,7 @@ function RepeatBoxes({
         repeat {time} of {times}
         {where && `, ${where}`}
       </span>
+      {children && <span className="pl-3 max-sm:pl-0">{children}</span>}
     </div>
   )
 }

@@ -13,7 +13,8 @@ interface StitchRowProps {
   readonly roomHeight: number
 }
 
-const ABOVE = 30
+/** Room for the bracket over the tiles; less on a stage that lies. */
+const ABOVE = { usual: 30, lying: 18 }
 
 /** The round enlarged around the stitch in hand: the row moves, the eye does not. */
 export function StitchRow({ units, unit, bracket, terms, roomHeight }: StitchRowProps) {
@@ -23,11 +24,17 @@ export function StitchRow({ units, unit, bracket, terms, roomHeight }: StitchRow
     places,
     bracket: span,
   } = stitchRowGeometry(units, unit, bracket, { width, height: roomHeight })
-  const height = ABOVE + measures.height + measures.grow + 6
+  const above = measures.lying ? ABOVE.lying : ABOVE.usual
+  const height = above + measures.height + measures.grow + 6
   return (
     <div ref={area} className="relative shrink-0 overflow-hidden" style={{ height }} aria-hidden>
       <svg className="absolute inset-0" width={width} height={height}>
-        <path d={`M${span[0]} 16V4H${span[1]}V16`} fill="none" stroke="var(--color-ink)" strokeWidth={1.4} />
+        <path
+          d={`M${span[0]} ${above - 14}V2H${span[1]}V${above - 14}`}
+          fill="none"
+          stroke="var(--color-ink)"
+          strokeWidth={1.4}
+        />
       </svg>
       {[...places].map(([index, { x, width: wide }]) => (
         <Tile
@@ -39,6 +46,7 @@ export function StitchRow({ units, unit, bracket, terms, roomHeight }: StitchRow
           width={wide}
           height={measures.height}
           grow={measures.grow}
+          above={above}
         />
       ))}
     </div>
@@ -66,11 +74,12 @@ interface TileProps {
   readonly width: number
   readonly height: number
   readonly grow: number
+  readonly above: number
 }
 
 const PAD = 10
 
-function Tile({ unit, name, state, x, width, height, grow: most }: TileProps) {
+function Tile({ unit, name, state, x, width, height, grow: most, above }: TileProps) {
   const shaping = unit.kind !== 'work'
   const now = state === 'now'
   const grow = now ? most : 0
@@ -79,7 +88,7 @@ function Tile({ unit, name, state, x, width, height, grow: most }: TileProps) {
   return (
     <div
       className="absolute left-0 transition-transform duration-[120ms] ease-out"
-      style={{ transform: `translateX(${x - grow - PAD}px)`, top: ABOVE - grow - PAD }}
+      style={{ transform: `translateX(${x - grow - PAD}px)`, top: above - grow - PAD }}
     >
       <svg
         className={now && !shaping ? 'on-tape' : undefined}

@@ -17,7 +17,7 @@ interface WorkBarProps {
 }
 
 const PLACE =
-  'max-sm:large:min-h-13 slab flex min-w-0 items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-lg:px-4 max-sm:px-1.5 max-sm:text-16'
+  'max-sm:large:min-h-13 slab flex min-w-0 items-center justify-center gap-2 px-6 text-24 whitespace-nowrap hover:bg-film-2 disabled:opacity-40 max-lg:px-4 lying:text-18 max-sm:px-1.5 max-sm:text-16'
 
 /** Large targets under the thumbs. */
 export function WorkBar({
@@ -32,7 +32,7 @@ export function WorkBar({
   row,
 }: WorkBarProps) {
   return (
-    <footer className="order-2 flex min-h-[4.75rem] shrink-0 items-stretch divide-x-2 divide-ink border-t-2 rule bg-film low:sticky low:bottom-0 max-sm:large:min-h-0 max-sm:large:flex-wrap max-sm:large:divide-x-0 max-sm:[&>*]:grow">
+    <footer className="order-2 flex min-h-[4.75rem] shrink-0 lying:min-h-12 items-stretch divide-x-2 divide-ink border-t-2 rule bg-film low:sticky low:bottom-0 max-sm:large:min-h-0 max-sm:large:flex-wrap max-sm:large:divide-x-0 max-sm:[&>*]:grow">
       <button type="button" className={PLACE} disabled={!canUndo} onClick={() => act(undo)}>
         <CornerUpLeft aria-hidden className="max-sm:hidden" /> Undo
       </button>

@@ -7,6 +7,8 @@ export interface TileMeasures {
   readonly height: number
   /** How much larger the stitch in hand is, on each side. */
   readonly grow: number
+  /** The stage is that of a phone on its side. */
+  readonly lying: boolean
 }
 
 export interface TilePlace {
@@ -27,9 +29,11 @@ const SHAPING_WIDTH = 1.84
 const BEYOND = 220
 
 function measuresIn({ width, height }: Room): TileMeasures {
-  if (width < 600 || (height > 0 && height < LOW)) return { tile: 64, gap: 6, height: 62, grow: 10 }
-  if (width < 1000) return { tile: 92, gap: 7, height: 86, grow: 12 }
-  return { tile: 106, gap: 8, height: 98, grow: 14 }
+  const lying = liesOnItsSide({ width, height })
+  if (lying) return { tile: 64, gap: 6, height: 56, grow: 8, lying }
+  if (width < 600 || (height > 0 && height < LOW)) return { tile: 64, gap: 6, height: 62, grow: 10, lying }
+  if (width < 1000) return { tile: 92, gap: 7, height: 86, grow: 12, lying }
+  return { tile: 106, gap: 8, height: 98, grow: 14, lying }
 }
 
 interface Room {
@@ -39,6 +43,12 @@ interface Room {
 }
 
 const LOW = 520
+/** Px under which the count stands beside the repeat, not under its tape. */
+const LYING = 400
+
+/** Whether a stage is that of a phone on its side. */
+export const liesOnItsSide = ({ width, height }: Room): boolean =>
+  width > height && height > 0 && height < LYING
 
 /** Where the tiles of a round lie around the stitch in hand, in a row of this width. */
 export function stitchRowGeometry(
