@@ -46,7 +46,8 @@ export { learnFromPiece } from './fit/learnFromPiece.ts'
 export { type Look } from './fit/lookThatTells.ts'
 export { positionAfter } from './fit/positionAfter.ts'
 export { sizeSeen, type PieceReading } from './fit/pieceReading.ts'
-export { repairCount, type Repair } from './fit/repairCount.ts'
+export { repairCount, slipHere, type Repair } from './fit/repairCount.ts'
+export { onHookFrom } from './fit/onHookFrom.ts'
 export { trackRecord, type TrackRecord } from './fit/trackRecord.ts'
 export { waysOut, type WayOut } from './fit/waysOut.ts'
 export { yarnCheck, type YarnCheck } from './fit/yarnCheck.ts'
@@ -133,6 +134,7 @@ export {
 export { carriedTo, carryCodeAt, pieceMark, readCarryCode, type CarryRead } from './worklog/carryCode.ts'
 export {
   differenceOf,
+  withYarnFrom,
   withEvenRound,
   withoutRound,
   type Difference,

@@ -4,6 +4,7 @@ import {
   type PieceReading,
   type PieceSpec,
   type Plan,
+  type Position,
   type WorkState,
 } from '../../core/index.ts'
 import { database, freshId } from './database.ts'
@@ -37,15 +38,16 @@ export async function pinVersion(
 }
 
 /** The event that turns the work over to another version of its plan. */
-export const turnTo =
-  (before: Plan, after: Plan, keeps: number, planVersion: number): Deed =>
+export const turnTo = (before: Plan, after: Plan, keeps: number, planVersion: number): Deed =>
+  turned(planVersion, (position) => positionAfter(before, after, position, keeps))
+
+/** The same where the round in hand is worked otherwise, and so much of it is made. */
+export const turnWithin = (planVersion: number, unit: number): Deed =>
+  turned(planVersion, ({ round }) => ({ round, unit }))
+
+const turned =
+  (planVersion: number, to: (from: Position) => Position): Deed =>
   ({ position, planVersion: fromVersion, finished }: WorkState) =>
     finished
       ? undefined
-      : {
-          type: 'replan',
-          planVersion,
-          fromVersion,
-          from: position,
-          to: positionAfter(before, after, position, keeps),
-        }
+      : { type: 'replan', planVersion, fromVersion, from: position, to: to(position) }

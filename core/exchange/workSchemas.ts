@@ -153,6 +153,7 @@ const gaugeNow = record(
       {},
       Object.fromEntries(['slst', 'sc', 'hdc', 'dc', 'tr'].map((name) => [name, record(stitchSize)])),
     ),
+    hook: within('hook'),
     yarnUse: record({ factor: Joi.number().min(0.01).max(100), sd: Joi.number().min(0).max(10) }),
   },
 )

@@ -1,7 +1,8 @@
+import { edgeAsPlanned } from './edgeAsPlanned.ts'
 import { familyOf, type Form } from '../forms/registry.ts'
 import { attempt } from '../errors/attempt.ts'
 import { heelFit, type HeelFit } from '../plan/heelFit.ts'
-import type { FoundEdge, PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
+import type { PieceSpec, Plan, PlannedRound } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import { gaugeIn, sectionsWorked, stitchIn } from '../plan/sectionWork.ts'
 import { gaugeForStitch } from '../gauge/gaugeForStitch.ts'
@@ -75,7 +76,7 @@ function onLargerHook(
   const there = plan.rounds.slice(0, afterRound)
   const worked = there.slice(0, Math.min(afterRound, from))
   if (worked.length === 0) return undefined
-  const made = attempt(() => carryOnPlan(next, plan, worked, edgeOf(worked.at(-1)!)))
+  const made = attempt(() => carryOnPlan(next, plan, worked, edgeAsPlanned(worked.at(-1)!)))
   return made.ok ? weighed(situation, 'largerHook', next, made.value, worked) : undefined
 }
 
@@ -95,7 +96,7 @@ function wayTo(
   const again =
     worked.length === 0
       ? anew
-      : attempt(() => planPiece(spec, { rounds: worked, edge: edgeOf(worked.at(-1)!) }))
+      : attempt(() => planPiece(spec, { rounds: worked, edge: edgeAsPlanned(worked.at(-1)!) }))
   return again.ok ? weighed(situation, kind, spec, again.value, worked) : undefined
 }
 
@@ -130,10 +131,3 @@ const sameWork = (one: PlannedRound, other: PlannedRound | undefined): boolean =
   one.stitch === other.stitch &&
   Math.abs(one.around / one.ideal - other.around / other.ideal) < 1e-6 &&
   JSON.stringify(one.steps) === JSON.stringify(other.steps)
-
-const edgeOf = ({ at }: PlannedRound): FoundEdge => ({
-  radius: at.radius,
-  z: at.z,
-  sd: at.sd,
-  along: { arc: at.arc, sd: at.sdArc },
-})

@@ -56,12 +56,27 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
   if (isEdging(next.stitch)) {
     return { ...shared, advice: tooMany ? 'goBack' : 'carryOn', why: tooMany ? 'tooMany' : 'edging' }
   }
-  const steps = mendingSteps(next.steps, off, constructionIn(spec, next.section).rounds.kind === 'joined')
   const asWorked = miscounted(round, have)
-  if (!steps || !asWorked) return { ...shared, advice: 'goBack', why: tooMany ? 'tooMany' : 'noRoom' }
+  const mended = asWorked && mendedAfter(spec, plan, asWorked)
+  if (!mended) return { ...shared, advice: 'goBack', why: tooMany ? 'tooMany' : 'noRoom' }
+  const why = tooMany ? 'tooMany' : round.count < HIDES_FROM ? 'tooSmall' : 'hides'
+  return { ...shared, ...mended, advice: why === 'hides' ? 'mend' : 'goBack', why }
+}
+
+/** The piece with a round as it is worked, and the next one taking up what it is off; nothing where it has no room. */
+function mendedAfter(
+  spec: PieceSpec,
+  plan: Plan,
+  asWorked: PlannedRound,
+): Required<Pick<Repair, 'mending' | 'mended'>> | undefined {
+  const round = plan.rounds[asWorked.number - 1]!
+  const next = plan.rounds[asWorked.number]!
+  const joined = constructionIn(spec, next.section).rounds.kind === 'joined'
+  const steps = mendingSteps(next.steps, asWorked.count - round.count, joined)
+  if (!steps) return undefined
   const mending: PlannedRound = {
     ...next,
-    from: have,
+    from: asWorked.count,
     hosts: hostsOn(
       next,
       () => round.count,
@@ -70,11 +85,61 @@ export function repairCount(spec: PieceSpec, plan: Plan, roundNumber: number, ha
     steps,
   }
   const rounds = plan.rounds.map((one) =>
-    one.number === roundNumber ? asWorked : one.number === next.number ? mending : one,
+    one.number === round.number ? asWorked : one.number === next.number ? mending : one,
   )
-  const mended: Plan = { ...plan, rounds, ...sumsOf(rounds, spec) }
-  const why = tooMany ? 'tooMany' : round.count < HIDES_FROM ? 'tooSmall' : 'hides'
-  return { ...shared, mending, mended, advice: why === 'hides' ? 'mend' : 'goBack', why }
+  return { mending, mended: { ...plan, rounds, ...sumsOf(rounds, spec) } }
+}
+
+/** A slip that is seen while its round is worked: the piece with it, and how much of the round is made by then. */
+export interface SlipHere {
+  readonly plan: Plan
+  readonly unit: number
+}
+
+/**
+ * One stitch more than planned was just made, or one fewer, and stays: the next round takes it up.
+ * @param unit stitches, increases and decreases made in the round
+ * @returns nothing where none is made yet, or it cannot be taken up
+ */
+export function slipHere(
+  spec: PieceSpec,
+  plan: Plan,
+  roundNumber: number,
+  unit: number,
+  off: 1 | -1,
+): SlipHere | undefined {
+  const round = plan.rounds[roundNumber - 1]!
+  if (unit === 0 || !repairCount(spec, plan, roundNumber, round.count + off).mended) return undefined
+  const slipped = slippedAt(expandSteps(round.steps), unit, off, round.from === 0)
+  if (!slipped) return undefined
+  const asWorked = { ...round, count: round.count + off, steps: stepsFromUnits(slipped.units) }
+  const mended = mendedAfter(spec, plan, asWorked)
+  return mended && { plan: mended.mended, unit: slipped.unit }
+}
+
+/** Units with the slip as near before the hook as it can have been, and where the hook then is. */
+function slippedAt(
+  units: readonly Unit[],
+  made: number,
+  off: 1 | -1,
+  inRing: boolean,
+): { readonly units: readonly Unit[]; readonly unit: number } | undefined {
+  const instead = (at: number, replaces: number, ...by: Unit[]) => units.toSpliced(at, replaces, ...by)
+  // In a ring stitches stand in nothing that could be used up: one more or fewer is to come.
+  if (inRing) {
+    return { units: off > 0 ? [...units, units.at(-1)!] : units.slice(0, -1), unit: made }
+  }
+  for (let at = made - 1; at >= 0; at--) {
+    const unit = units[at]!
+    if (off > 0 && isPlain(unit))
+      return { units: instead(at, 1, like(unit, increase(unit.stitch))), unit: made }
+    if (off < 0 && unit.kind === 'inc')
+      return { units: instead(at, 1, like(unit, plain(unit.stitch))), unit: made }
+    if (off < 0 && isPlain(unit) && isPlain(units[at - 1])) {
+      return { units: instead(at - 1, 2, like(unit, decrease(unit.stitch))), unit: made - 1 }
+    }
+  }
+  return undefined
 }
 
 /** The round as it must have been worked to come out so. */

@@ -1,6 +1,6 @@
 import { SpecError } from '../errors/specError.ts'
 import type { Gauge } from '../gauge/gauge.ts'
-import { hookAdvice } from '../gauge/hookAdvice.ts'
+import { gaugeOnHook, hookAdvice } from '../gauge/hookAdvice.ts'
 import { effortOfRound } from '../plan/yarnAndTime.ts'
 import type { Outline } from '../forms/family.ts'
 import { familyOf, roundedForm } from '../forms/registry.ts'
@@ -190,18 +190,7 @@ function anotherHook(situation: Situation, spec: PieceSpec, worked: readonly Pla
   if (diagnosis.hands !== 'tight' && diagnosis.hands !== 'loose') return []
   const advice = hookAdvice(spec.gauge, hook, situation.spec.gauge.w)
   if (advice.hook === hook || advice.beyond) return []
-  const by = 1 + advice.change
-  const sized: Gauge = {
-    ...spec.gauge,
-    w: mm(spec.gauge.w * by),
-    h: mm(spec.gauge.h * by),
-    varLnW: spec.gauge.varLnW + 0.015 ** 2,
-    varLnH: spec.gauge.varLnH + 0.015 ** 2,
-    covLnWLnH: spec.gauge.covLnWLnH + 0.015 ** 2,
-    ...(spec.gauge.others ? { others: undefined } : {}),
-  }
-  const { others: _, ...gauge } = sized
-  const withHook: PieceSpec = { ...spec, gauge }
+  const withHook: PieceSpec = { ...spec, gauge: gaugeOnHook(spec.gauge, hook, advice.hook) }
   const plan = attempt(() => planPiece(withHook, { rounds: worked, edge: diagnosis.edge }))
   return plan
     ? [{ ...weigh(situation, { kind: 'anotherHook', plan, spec: withHook, worked }), hook: advice.hook }]

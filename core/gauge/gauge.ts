@@ -18,6 +18,8 @@ export interface Gauge extends StitchSize {
   readonly others?: Readonly<Partial<Record<StitchName, StitchSize>>>
   /** Strands held together. */
   readonly strands: number
+  /** The hook, mm, where another was taken than it was measured on. */
+  readonly hook?: number
   /** Diameter of all strands held together. */
   readonly yarnDiameter: Millimetres
   /** Yarn per stitch against the usual estimate, and its relative standard deviation, once calibrated. */

@@ -1,4 +1,5 @@
-import type { StitchSize } from './gauge.ts'
+import { mm } from '../units/millimetres.ts'
+import type { Gauge, StitchSize } from './gauge.ts'
 import { HOOKS } from './hooks.ts'
 
 /** A width so near is what was wanted. */
@@ -11,6 +12,21 @@ const HOOK_SD = 0.015
 
 /** Width of a stitch on another hook, everything else the same: w goes as the root of the hook. */
 export const widthOnHook = (w: number, hookNow: number, hook: number): number => w * Math.sqrt(hook / hookNow)
+
+/** A gauge as it is to be expected on another hook; what was known of other stitches is not known of it. */
+export function gaugeOnHook({ others: _, ...gauge }: Gauge, hookNow: number, hook: number): Gauge {
+  const sized = (size: number) => mm(widthOnHook(size, hookNow, hook))
+  const doubt = hook === hookNow ? 0 : HOOK_SD ** 2
+  return {
+    ...gauge,
+    w: sized(gauge.w),
+    h: sized(gauge.h),
+    varLnW: gauge.varLnW + doubt,
+    varLnH: gauge.varLnH + doubt,
+    covLnWLnH: gauge.covLnWLnH + doubt,
+    hook,
+  }
+}
 
 export interface HookAdvice {
   /** How the maker's stitches compare: their w over the wanted w. */

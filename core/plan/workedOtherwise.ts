@@ -1,6 +1,7 @@
 import { plain } from '../rounds/steps.ts'
 import { topOf, usedBy, type Round, type Run } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
+import { yarnsIn } from '../yarn/strands.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
 import { layRounds } from './layRounds.ts'
 import { measureFinished } from './measureFinished.ts'
@@ -72,6 +73,27 @@ export function withoutRound(spec: PieceSpec, plan: Plan, number: number): Other
     .filter(({ id }) => id !== round.id)
     .map((one) => standingOn(one, round.id, below.id))
   return relaid(shifted(spec, number, -1), plan, rounds)
+}
+
+/**
+ * The piece with another yarn from a round on, in place of the one that is planned there, up to the next change of
+ * yarn; nothing where it is in hand already.
+ */
+export function withYarnFrom(spec: PieceSpec, plan: Plan, from: number, yarn: string): Otherwise | undefined {
+  const here = plan.rounds[from - 1]
+  if (!here || yarnsIn(here).includes(yarn)) return undefined
+  const colours = [
+    ...spec.colours.filter(({ fromRound }) => fromRound < from),
+    // What was held beside it stays in hand.
+    { fromRound: from, yarn, ...(here.beside ? { beside: here.beside } : {}) },
+    ...spec.colours.filter(({ fromRound }) => fromRound > from),
+  ]
+  const own = { ...spec, colours }
+  return relaid(
+    own,
+    plan,
+    plan.rounds.map(({ beside: _, ...round }, index) => ({ ...round, ...heldIn(own, index + 1) })),
+  )
 }
 
 /** What a spec says of rounds after one, moved along by a round. */

@@ -190,6 +190,8 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
               spec={spec}
               plan={plan}
               round={now.round}
+              position={state.position}
+              hook={view.gauge.hook}
               act={act}
               onDone={() => setDialog(undefined)}
             />
