@@ -151,6 +151,7 @@ export {
   type CopyRecord,
   type GaugeRecord,
   type KeptSectionWork,
+  type PhotoRecord,
   type PieceRecord,
   type PlanVersionRecord,
   type ProjectFile,

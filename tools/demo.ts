@@ -354,6 +354,7 @@ const file = projectFile(
     planVersions: [pinned(trivet, FIRST_DAY - 7 * DAY), pinned(mats, FIRST_DAY + DAY)],
     events: [...trivetLog, ...matLogs.flat(), ...halfMat],
     readings,
+    photos: [],
   },
   new Date(FIRST_DAY + 8 * DAY).toISOString(),
   { ...DEFAULT_SETTINGS, name: 'Skarn Hut', pace: PACE },

@@ -83,7 +83,7 @@ test('a file of version 1 is read as one of this version; what is wrong in it is
   const read = readProjectFile(JSON.stringify(OLD))
   expect(read.ok).toBe(true)
   if (read.ok) {
-    expect(read.file.version).toBe(9)
+    expect(read.file.version).toBe(10)
     expect(read.file.gauges[0]!.evidence[0]).toMatchObject({
       kind: 'swatch',
       stitches: { count: 11, over: 100 },

@@ -7,6 +7,7 @@ import {
   type LogEvent,
   type Migration,
   type OldRecord,
+  type PhotoRecord,
   type PieceReading,
   type PieceRecord,
   type PlanVersionRecord,
@@ -33,7 +34,10 @@ export interface LogBlock {
   readonly events: readonly LogEvent[]
 }
 
-const STORES_ADDED: Readonly<Record<number, Record<string, string>>> = { 3: { readings: 'id, copyId' } }
+const STORES_ADDED: Readonly<Record<number, Record<string, string>>> = {
+  3: { readings: 'id, copyId' },
+  10: { photos: 'id, copyId' },
+}
 
 export class UzelDatabase extends Dexie {
   declare projects: Table<StoredProject, string>
@@ -45,6 +49,7 @@ export class UzelDatabase extends Dexie {
   declare events: Table<LogEvent, string>
   declare logBlocks: Table<LogBlock, [string, number]>
   declare readings: Table<PieceReading, string>
+  declare photos: Table<PhotoRecord, string>
   declare settings: Table<StoredSettings, string>
   declare remembered: Table<Remembered, string>
 

@@ -1,5 +1,7 @@
+import type { Exported } from './exporting.ts'
+
 /** One project, or the whole workshop, as a file to keep; what writes it is loaded when it is asked for. */
-export async function exportFile(project?: { id: string; name: string }): Promise<void> {
+export async function exportFile(what: Exported = {}): Promise<void> {
   const writer = await import('./exporting.ts')
-  await writer.exportFile(project)
+  await writer.exportFile(what)
 }

@@ -12,6 +12,7 @@ export interface ImportPreview {
     readonly name: string
     readonly copies: number
     readonly events: number
+    readonly photos: number
     /** A project of this id is on the shelf already. */
     readonly alreadyHere: boolean
   }[]
@@ -21,6 +22,8 @@ export async function previewImport(file: ProjectFile): Promise<ImportPreview> {
   const here = await database.projects.bulkGet(file.projects.map(({ id }) => id))
   const eventsOf = new Map<string, number>()
   for (const { copyId } of file.events) eventsOf.set(copyId, (eventsOf.get(copyId) ?? 0) + 1)
+  const photosOf = new Map<string, number>()
+  for (const { copyId } of file.photos) photosOf.set(copyId, (photosOf.get(copyId) ?? 0) + 1)
   const projectOf = new Map(file.pieces.map(({ id, projectId }) => [id, projectId]))
   const copiesOf = new Map<string, CopyRecord[]>()
   for (const copy of file.copies) {
@@ -36,6 +39,7 @@ export async function previewImport(file: ProjectFile): Promise<ImportPreview> {
         name,
         copies: copies.length,
         events: copies.reduce((sum, copy) => sum + (eventsOf.get(copy.id) ?? 0), 0),
+        photos: copies.reduce((sum, copy) => sum + (photosOf.get(copy.id) ?? 0), 0),
         alreadyHere: here[index] !== undefined && !here[index].deletedAt,
       }
     }),

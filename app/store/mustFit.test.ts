@@ -137,6 +137,7 @@ test('the gate and the reader of files are one: what passes comes back, what doe
               planVersions: [],
               events: [],
               readings: [],
+              photos: [],
             },
             '2026-11-26T08:00:00.000Z',
           ),

@@ -202,7 +202,7 @@ export async function renamePiece(piece: PieceRecord, name: string): Promise<voi
  */
 export async function removePiece(id: string): Promise<() => Promise<void>> {
   const piece = (await database.pieces.get(id))!
-  const all = await recordsOf([piece.projectId])
+  const all = await recordsOf([piece.projectId], { photos: true })
   const copies = all.copies.filter(({ pieceId }) => pieceId === id)
   const own = new Set(copies.map((copy) => copy.id))
   const finish = all.projects[0]?.finish
@@ -215,6 +215,7 @@ export async function removePiece(id: string): Promise<() => Promise<void>> {
     planVersions: all.planVersions.filter(({ pieceId }) => pieceId === id),
     events: all.events.filter(({ copyId }) => own.has(copyId)),
     readings: all.readings.filter(({ copyId }) => own.has(copyId)),
+    photos: all.photos.filter(({ copyId }) => own.has(copyId)),
   }
   await database.transaction('rw', database.tables, async () => {
     if ((await piecesOf(piece.projectId)).length <= 1) return
@@ -233,7 +234,7 @@ export async function duplicateProject(id: string): Promise<string> {
   const all = await recordsOf([id])
   const shared = new Set([...all.gauges, ...all.yarns].map((record) => record.id))
   const fresh = withFreshIds(
-    { ...all, copies: [], planVersions: [], events: [], readings: [] },
+    { ...all, copies: [], planVersions: [], events: [], readings: [], photos: [] },
     freshId,
     shared,
   )

@@ -2,8 +2,11 @@ import { gaugesUsed, RECORD_TABLES, yarnsOf, type Records, type WorkshopSettings
 import { database, type StoredProject } from './database.ts'
 import { eventsAfter, putLogs, removeLogs } from './workLog.ts'
 
-/** Everything that belongs to some projects (all that are not deleted when none are named). */
-export async function recordsOf(projectIds?: readonly string[]): Promise<Records> {
+/** Everything that belongs to some projects (all that are not deleted when none are named); photos when asked for. */
+export async function recordsOf(
+  projectIds?: readonly string[],
+  { photos: withPhotos = false } = {},
+): Promise<Records> {
   const stored = projectIds
     ? (await database.projects.bulkGet([...projectIds])).filter((project) => project !== undefined)
     : await database.projects.filter(({ deletedAt }) => !deletedAt).toArray()
@@ -17,10 +20,9 @@ export async function recordsOf(projectIds?: readonly string[]): Promise<Records
     .filter(({ pieceId }) => pieceIds.includes(pieceId))
     .toArray()
   const events = (await Promise.all(copies.map(({ id }) => eventsAfter(id, 0)))).flat()
-  const readings = await database.readings
-    .where('copyId')
-    .anyOf(copies.map(({ id }) => id))
-    .toArray()
+  const copyIds = copies.map(({ id }) => id)
+  const readings = await database.readings.where('copyId').anyOf(copyIds).toArray()
+  const photos = withPhotos ? await database.photos.where('copyId').anyOf(copyIds).toArray() : []
   // A whole workshop keeps yarns and gauges that no project uses yet.
   const usedGauges = new Set(pieces.flatMap(gaugesUsed))
   const usedYarns = new Set([
@@ -38,6 +40,7 @@ export async function recordsOf(projectIds?: readonly string[]): Promise<Records
     planVersions,
     events,
     readings,
+    photos,
   }
 }
 
@@ -55,16 +58,17 @@ export async function removeProjects(ids: readonly string[]): Promise<void> {
 }
 
 function workTables() {
-  const { pieces, copies, planVersions, events, logBlocks, readings } = database
-  return [pieces, copies, planVersions, events, logBlocks, readings]
+  const { pieces, copies, planVersions, events, logBlocks, readings, photos } = database
+  return [pieces, copies, planVersions, events, logBlocks, readings, photos]
 }
 
 /** Removes pieces with all their work. */
 export async function removePieces(ids: readonly string[]): Promise<void> {
-  const { pieces, copies, planVersions, readings } = database
+  const { pieces, copies, planVersions, readings, photos } = database
   await database.transaction('rw', workTables(), async () => {
     const copyIds = await copies.where('pieceId').anyOf(ids).primaryKeys()
     await readings.where('copyId').anyOf(copyIds).delete()
+    await photos.where('copyId').anyOf(copyIds).delete()
     await removeLogs(copyIds)
     for (const pieceId of ids) {
       await planVersions.where('[pieceId+version]').between([pieceId, 0], [pieceId, Infinity]).delete()

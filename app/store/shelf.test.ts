@@ -47,6 +47,32 @@ test('what is taken in goes out again as it came', async () => {
   expect(await readSettings()).toEqual(demo.workshop)
 })
 
+test('photos go along with their copies when they are asked for, under the names that these have then', async () => {
+  const photo = {
+    id: 'photo',
+    copyId: 'trivet-1',
+    at: 1000,
+    position: { round: 'r1', unit: 0 },
+    data: 'data:image/jpeg;base64,/9j/4AAQ',
+  }
+  const file = { ...demo, photos: [photo] }
+  await takeIn(file, 'keepBoth')
+  expect((await previewImport(file)).projects.map(({ photos }) => photos)).toContain(1)
+  expect((await recordsOf()).photos).toEqual([])
+  expect((await recordsOf(undefined, { photos: true })).photos).toEqual([photo])
+  await takeIn(file, 'keepBoth')
+  const all = await database.photos.toArray()
+  expect(new Set(all.map(({ copyId }) => copyId)).size).toBe(2)
+  const kept = await recordsOf(undefined, { photos: true })
+  expect(readProjectFile(writeProjectFile(projectFile(kept, demo.exportedAt)))).toMatchObject({ ok: true })
+  // What is another thing has no photos of the first; what is gone has none.
+  const twice = await duplicateProject('kettle-trivet')
+  expect((await recordsOf([twice], { photos: true })).photos).toEqual([])
+  await removeProjects(['kettle-trivet'])
+  expect(await database.photos.where('copyId').equals('trivet-1').count()).toBe(0)
+  expect(await database.photos.count()).toBe(1)
+})
+
 test('the same file once more stands beside the first, sharing its yarns and gauges', async () => {
   await takeIn(demo, 'keepBoth')
   expect((await previewImport(demo)).projects.map(({ alreadyHere }) => alreadyHere)).toEqual(

@@ -48,6 +48,4 @@ export const turnWithin = (planVersion: number, unit: number): Deed =>
 const turned =
   (planVersion: number, to: (from: Position) => Position): Deed =>
   ({ position, planVersion: fromVersion, finished }: WorkState) =>
-    finished
-      ? undefined
-      : { type: 'replan', planVersion, fromVersion, from: position, to: to(position) }
+    finished ? undefined : { type: 'replan', planVersion, fromVersion, from: position, to: to(position) }

@@ -44,7 +44,7 @@ export class ErrorBoundary extends Component<ErrorBoundaryProps, { failed?: Fail
           <Link className="button-ink" to="/">
             To the shelf
           </Link>
-          <button type="button" className="button-line" onClick={() => void exportFile()}>
+          <button type="button" className="button-line" onClick={() => void exportFile({ photos: true })}>
             Export everything
           </button>
         </div>

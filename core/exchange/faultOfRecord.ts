@@ -1,9 +1,16 @@
 import type Joi from 'joi'
 import { faultOfPiece, faultsFrom, type FileFault } from './fileFault.ts'
 import { gauge, piece, project, workshop, yarn } from './keptSchemas.ts'
-import type { GaugeRecord, PieceRecord, ProjectRecord, WorkshopSettings, YarnRecord } from './records.ts'
+import type {
+  GaugeRecord,
+  PhotoRecord,
+  PieceRecord,
+  ProjectRecord,
+  WorkshopSettings,
+  YarnRecord,
+} from './records.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
-import { reading } from './workSchemas.ts'
+import { photo, reading } from './workSchemas.ts'
 
 /** The records that a maker edits. */
 export interface EditedRecords {
@@ -12,6 +19,7 @@ export interface EditedRecords {
   readonly gauges: GaugeRecord
   readonly yarns: YarnRecord
   readonly readings: PieceReading
+  readonly photos: PhotoRecord
   readonly settings: WorkshopSettings
 }
 
@@ -21,6 +29,7 @@ const SCHEMAS: Readonly<Record<keyof EditedRecords, Joi.Schema>> = {
   gauges: gauge,
   yarns: yarn,
   readings: reading,
+  photos: photo,
   settings: workshop,
 }
 

@@ -97,7 +97,7 @@ function* faultsOfNames(file: ProjectFile): Generator<FileFault> {
     if (versions.has(`${pieceId} ${planVersion}`)) continue
     yield { path: `copies[${index}].planVersion`, message: `Plan version ${planVersion} is missing.` }
   }
-  for (const table of ['events', 'readings'] as const) {
+  for (const table of ['events', 'readings', 'photos'] as const) {
     for (const [index, { copyId }] of file[table].entries()) {
       if (!ids.copies.has(copyId)) yield* need(ids.copies, copyId, `${table}[${index}].copyId`)
     }

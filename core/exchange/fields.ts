@@ -6,7 +6,7 @@ import { RIMS } from '../rounds/rim.ts'
 import { ZONES } from '../rounds/zone.ts'
 import { TEXTURE_KINDS } from '../rounds/texture.ts'
 import { MANNERS } from '../stitches/manner.ts'
-import { LIMITS, LONGEST_MOTIF, LONGEST_ZONE, MOST_MOTIFS } from './limits.ts'
+import { LIMITS, LONGEST_MOTIF, LONGEST_ZONE, MOST_MOTIFS, MOST_OF_A_PHOTO } from './limits.ts'
 
 // Fields that several records of a project file have.
 
@@ -237,3 +237,8 @@ export const workOfSection = {
 
 /** Something for each section that has it, by the section's id. */
 export const bySection = (item: Joi.Schema) => Joi.object().pattern(ID, item).max(20)
+
+/** A picture as an address of its own data: a JPEG, which is all that the screens make. */
+export const photoData = Joi.string()
+  .pattern(/^data:image\/jpeg;base64,[A-Za-z0-9+/=]+$/)
+  .max(MOST_OF_A_PHOTO)

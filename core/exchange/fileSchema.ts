@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { list } from './fields.ts'
 import { gauge, piece, project, workshop, yarn } from './keptSchemas.ts'
 import { FILE_FORMAT, FILE_VERSION } from './records.ts'
-import { copy, event, planVersion, reading } from './workSchemas.ts'
+import { copy, event, photo, planVersion, reading } from './workSchemas.ts'
 
 /** The shape of a project file. What refers to what is checked by `readProjectFile`. */
 export const FILE_SCHEMA = Joi.object({
@@ -18,4 +18,5 @@ export const FILE_SCHEMA = Joi.object({
   planVersions: list(planVersion, 100_000),
   events: list(event, 5_000_000),
   readings: list(reading, 1_000_000),
+  photos: list(photo, 20_000),
 }).required()

@@ -5,7 +5,6 @@ import { STEP_KINDS } from '../finish/order.ts'
 import { SMALL_PART_LIMITS, type SmallPart } from '../finish/smallParts.ts'
 import { ALL_FIBRES } from '../yarn/fibre.ts'
 import { CHAIN_COUNTS, LONGEST_TEXT, MOST_IN_A_ROUND } from '../pattern/readings.ts'
-import { MOST_OF_A_PHOTO } from './limits.ts'
 import {
   bodyStitch,
   bySection,
@@ -16,6 +15,7 @@ import {
   id,
   list,
   name,
+  photoData,
   record,
   form,
   start,
@@ -197,9 +197,7 @@ const finish = record(
     done: stepIds,
   },
   {
-    photo: Joi.string()
-      .pattern(/^data:image\/jpeg;base64,[A-Za-z0-9+/=]+$/)
-      .max(MOST_OF_A_PHOTO),
+    photo: photoData,
   },
 )
 

@@ -97,6 +97,12 @@ export const MIGRATIONS: readonly Migration[] = [
     up: {},
     adds: [],
   },
+  {
+    to: 10,
+    name: 'a copy may have photos, and a pinned gauge another hook than it was measured on',
+    up: {},
+    adds: ['photos'],
+  },
 ]
 
 /** A swatch of version 1 was counted over one length and bore no date. */

@@ -117,7 +117,7 @@ describe.each(SAMPLES)('a workshop of version %i', (version) => {
   const file = opened(version)
 
   test('opens as a file of today, nothing lost', () => {
-    expect(file.version).toBe(9)
+    expect(file.version).toBe(10)
     for (const table of RECORD_TABLES) {
       expect(file[table].map(({ id }) => id)).toEqual(
         ((old[table as 'pieces'] ?? []) as readonly { id: string }[]).map(({ id }) => id),
@@ -204,7 +204,7 @@ test('a second piece, which earlier versions never showed, is shown under a name
 })
 
 test('a file that says a version nobody wrote is refused before it is read', () => {
-  for (const version of [0, -1, 2.5, '3', null, 10]) {
+  for (const version of [0, -1, 2.5, '3', null, 11]) {
     const text = JSON.stringify({ ...(JSON.parse(textOf(3)) as object), version })
     const read = readProjectFile(text)
     expect(read).toMatchObject({ ok: false, faults: [{ path: 'version' }] })
@@ -270,19 +270,30 @@ test('a cap of version 6 opens with its rounds and work, and a height for the br
 test('a case, a pair and a mat under way of version 7 open as they were: nothing is said of joints yet', () => {
   const { version: _, ...old } = JSON.parse(textOf(7)) as ProjectFile
   const { version, ...file } = opened(7)
-  expect(version).toBe(9)
-  expect(file).toEqual(old)
+  expect(version).toBe(10)
+  expect(file).toEqual({ ...old, photos: [] })
   expect(file.projects.some((project) => 'finish' in project)).toBe(false)
 })
 
 test('pieces that become one, and a mat with points along its edge, of version 8 open as they were', () => {
   const { version: _, ...old } = JSON.parse(textOf(8)) as ProjectFile
   const { version, ...file } = opened(8)
-  expect(version).toBe(9)
-  expect(file).toEqual(old)
+  expect(version).toBe(10)
+  expect(file).toEqual({ ...old, photos: [] })
   expect(file.projects.some(({ finish }) => (finish?.joints.length ?? 0) > 0)).toBe(true)
   expect(file.pieces.some(({ constraints }) => constraints.edge)).toBe(true)
   expect(file.pieces.some((piece) => 'source' in piece || piece.constraints.given)).toBe(false)
+})
+
+test('a mat under way and a written pattern of version 9 open as they were, with no photo of them', () => {
+  const { version: _, ...old } = JSON.parse(textOf(9)) as ProjectFile
+  const { version, ...file } = opened(9)
+  expect(version).toBe(10)
+  expect(file).toEqual({ ...old, photos: [] })
+  expect(file.pieces.some(({ source }) => source)).toBe(true)
+  const [copy] = file.copies
+  expect(replay(file.events).position).toEqual(replay(old.events).position)
+  expect(file.planVersions.find(({ version: worked }) => worked === copy!.planVersion)).toBeDefined()
 })
 
 test('round numbers of an old log become the names that the plan worked to then has for them', () => {

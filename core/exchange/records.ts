@@ -19,7 +19,7 @@ import type { StitchName, Terms } from '../stitches/stitch.ts'
 import type { LengthUnit } from '../units/parseLength.ts'
 import type { MassUnit } from '../units/mass.ts'
 import type { YarnLengthUnit } from '../units/yarnLength.ts'
-import type { LogEvent } from '../worklog/logEvent.ts'
+import type { LogEvent, Position } from '../worklog/logEvent.ts'
 import type { Calibration } from '../yarn/calibration.ts'
 import type { Fibre } from '../yarn/fibre.ts'
 import type { YarnStock } from '../yarn/stock.ts'
@@ -131,6 +131,16 @@ export interface CopyRecord {
   readonly finishedAt?: number
 }
 
+/** A photo of a copy, taken where the hook was. */
+export interface PhotoRecord {
+  readonly id: string
+  readonly copyId: string
+  readonly at: number
+  readonly position: Position
+  /** A small JPEG as an address of its own data. */
+  readonly data: string
+}
+
 /** A plan as it was when work began: pinned, whatever becomes of the spec. */
 export interface PlanVersionRecord {
   readonly id: string
@@ -178,6 +188,7 @@ export interface Records {
   readonly planVersions: readonly PlanVersionRecord[]
   readonly events: readonly LogEvent[]
   readonly readings: readonly PieceReading[]
+  readonly photos: readonly PhotoRecord[]
 }
 
 /** The tables of a project file, in the order they are written. */
@@ -190,10 +201,11 @@ export const RECORD_TABLES = [
   'planVersions',
   'events',
   'readings',
+  'photos',
 ] as const satisfies readonly (keyof Records)[]
 
 export const FILE_FORMAT = 'uzel'
-export const FILE_VERSION = 9
+export const FILE_VERSION = 10
 
 /** A `*.uzel.json` file: one project, or the whole workshop with its settings. */
 export interface ProjectFile extends Records {

@@ -62,6 +62,11 @@ export function withFreshIds<R extends Records>(
       id: fresh(reading.id),
       copyId: fresh(reading.copyId),
     })),
+    photos: records.photos.map((photo) => ({
+      ...photo,
+      id: fresh(photo.id),
+      copyId: fresh(photo.copyId),
+    })),
     events: records.events.map((event) => ({
       ...event,
       id: fresh(event.id),

@@ -13,6 +13,7 @@ import {
   id,
   list,
   millimetres,
+  photoData,
   record,
   round,
   form,
@@ -186,6 +187,8 @@ export const planVersion = record({
 const position = record({ round: id, unit: count })
 const entry = { id, copyId: id, seq: Joi.number().integer().min(1).max(1e8), at: time }
 const move = { ...entry, from: position, to: position }
+
+export const photo = record({ id, copyId: id, at: time, position, data: photoData })
 
 export const event = Joi.alternatives()
   .conditional('.type', {

@@ -11,7 +11,7 @@ import {
  * @param exportedAt ISO date and time, from the caller's clock
  */
 export function projectFile(records: Records, exportedAt: string, workshop?: WorkshopSettings): ProjectFile {
-  const { projects, pieces, gauges, yarns, copies, planVersions, events, readings } = records
+  const { projects, pieces, gauges, yarns, copies, planVersions, events, readings, photos } = records
   return {
     format: FILE_FORMAT,
     version: FILE_VERSION,
@@ -24,6 +24,7 @@ export function projectFile(records: Records, exportedAt: string, workshop?: Wor
     copies,
     planVersions,
     readings,
+    photos,
     events: [...events].sort((one, other) => compare(one.copyId, other.copyId) || one.seq - other.seq),
   }
 }

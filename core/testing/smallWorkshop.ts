@@ -55,5 +55,14 @@ export function smallWorkshop(spec = discSpec(110), name = 'Tin-mug mats', taps 
         counts: [{ round: 2, count: 12 }],
       },
     ],
+    photos: [
+      {
+        id: 'photo',
+        copyId: 'copy',
+        at: 3000,
+        position: { round: 'r1', unit: 2 },
+        data: 'data:image/jpeg;base64,/9j/4AAQ',
+      },
+    ],
   }
 }

@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { LIMITS, type WorkshopSettings } from '../../../core/index.ts'
 import { useDemo } from '../../store/demo.ts'
 import { exportFile } from '../../store/exporting.ts'
+import { say } from '../../ui/toasts.tsx'
 import { changeSettings } from '../../store/onTheWay.ts'
 import { useSettings } from '../../store/queries.ts'
 import { DemoDeeds, fetchDemoAside } from '../shelf/DemoNote.tsx'
@@ -182,7 +183,11 @@ function Storage() {
         In this browser only; nothing is sent anywhere.{' '}
         {kept === false && 'The browser may clear it when the disk is full: keep a file now and then.'}
       </p>
-      <button type="button" className="button-line justify-self-start" onClick={() => void exportFile()}>
+      <button
+        type="button"
+        className="button-line justify-self-start"
+        onClick={() => void exportFile({ say })}
+      >
         Export the whole workshop
       </button>
     </section>

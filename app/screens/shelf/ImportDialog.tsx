@@ -114,11 +114,12 @@ function Found({ preview, share, onTake, onClose }: FoundProps) {
       <p className="text-18">Found, and nothing written yet:</p>
       <ul className="grid max-h-60 gap-1 overflow-y-auto border-y rule py-2 text-18">
         {projects.length === 0 && <li>No pieces.</li>}
-        {projects.map(({ id, name, copies, events, alreadyHere }) => (
+        {projects.map(({ id, name, copies, events, photos, alreadyHere }) => (
           <li key={id} className="flex flex-wrap gap-x-3">
             <strong className="break-all">{name}</strong>
             <span className="text-ink-2">
               {copies > 0 ? `${copies} begun, ${thousands(events)} log lines` : 'nothing worked yet'}
+              {photos > 0 && `, ${photos} ${photos === 1 ? 'photo' : 'photos'}`}
             </span>
             {alreadyHere && <span>already on the shelf</span>}
           </li>

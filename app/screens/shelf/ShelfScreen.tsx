@@ -87,7 +87,7 @@ export function ShelfScreen() {
     <>
       <SearchField value={search} onChange={setSearch} />
       <HeaderButton onClick={() => picker.current?.click()}>Import</HeaderButton>
-      <HeaderButton onClick={() => void exportFile()}>Export</HeaderButton>
+      <HeaderButton onClick={() => void exportFile({ say })}>Export</HeaderButton>
     </>
   )
   return (
@@ -162,7 +162,7 @@ export function ShelfScreen() {
                     onAddPiece={({ view }) => void navigate(`/new?project=${view.project.id}`)}
                     onRename={({ view }, what) => setRenaming({ view, what })}
                     onDuplicate={(row) => void duplicate(row)}
-                    onExport={({ view }) => void exportFile(view.project)}
+                    onExport={({ view }) => void exportFile({ project: view.project, say })}
                     onDelete={(row) => void remove(row)}
                     onTakeOut={(row) => void takeOut(row)}
                   />

@@ -1,6 +1,7 @@
 import { format, formatDistanceToNow } from 'date-fns'
 import { sightsAt, type LogEvent, type Plan, type Position } from '../../../core/index.ts'
 import { useStored } from '../../store/liveQueries.ts'
+import { usePhotos } from '../../store/photos.ts'
 import { useSettings } from '../../store/queries.ts'
 import { latestEvents } from '../../store/workLog.ts'
 import { sayUnderHook, sayWhere } from '../../words/whereWords.ts'
@@ -23,6 +24,7 @@ interface WhereLeftProps {
 export function WhereLeft({ copyId, plan, position, made, onHere, onFind }: WhereLeftProps) {
   const { terms } = useSettings()
   const events = useStored(['whereLeft', copyId], ['events'], () => latestEvents(copyId, LOOKED_BACK))
+  const photo = usePhotos(copyId).at(-1)
   const last = events?.findLast(({ type }) => type !== 'start')
   const round = plan.rounds.find(({ id }) => id === position.round)
   if (!last || !round || Date.now() - last.at < AWAY_MS) return null
@@ -36,6 +38,13 @@ export function WhereLeft({ copyId, plan, position, made, onHere, onFind }: Wher
         aria-label="Where you left off"
         className="absolute inset-x-0 bottom-0 z-10 flex flex-wrap items-center gap-x-6 gap-y-2 border-t-2 rule bg-film-2 px-7 py-2 max-sm:px-4"
       >
+        {photo && (
+          <img
+            src={photo.data}
+            alt="The last photo of it"
+            className="max-h-24 border-2 rule lying:max-h-16 max-sm:max-h-16"
+          />
+        )}
         <p className="min-w-0 grow basis-80 text-18 leading-snug max-sm:text-16">
           <span className="text-ink-2">
             {formatDistanceToNow(last.at, { addSuffix: true })}, {format(last.at, 'd MMM HH:mm')}:

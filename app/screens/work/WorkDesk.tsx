@@ -182,6 +182,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
         onClose={() => setDialog(undefined)}
         copyId={copy.id}
         plan={plan}
+        position={state.position}
         onNote={(text) => act(noteAt(text))}
         otherwise={
           !state.finished && (
