@@ -133,7 +133,7 @@ export {
 } from './worklog/sittings.ts'
 export { carriedTo, carryCodeAt, pieceMark, readCarryCode, type CarryRead } from './worklog/carryCode.ts'
 export {
-  differenceOf,
+  changesOfCopy,
   withYarnFrom,
   withEvenRound,
   withoutRound,

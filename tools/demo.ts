@@ -17,7 +17,9 @@ import {
   writeProjectFile,
   DEFAULT_SETTINGS,
   NO_FINISH,
+  forCopy,
   usualJoints,
+  withEvenRound,
   type CopyRecord,
   type Finish,
   type LogEvent,
@@ -26,6 +28,7 @@ import {
   type PieceRecord,
   type Plan,
   type PlanVersionRecord,
+  type Stride,
   type WorkState,
 } from '../core/index.ts'
 import {
@@ -73,22 +76,31 @@ interface Evening {
   readonly back?: { readonly toRound: number; readonly why: string }
 }
 
+interface HowWorked {
+  readonly evenings?: readonly Evening[]
+  readonly slower?: number
+  readonly by?: Stride
+  readonly version?: number
+  /** What is worked already: it is gone on from there. */
+  readonly begun?: readonly LogEvent[]
+}
+
 /** Works a copy stitch by stitch, at a human pace, until `enough`. */
 function worked(
   copyId: string,
   plan: Plan,
   begin: number,
   enough: (state: WorkState) => boolean,
-  { evenings = [], slower = 1 }: { readonly evenings?: readonly Evening[]; readonly slower?: number } = {},
+  { evenings = [], slower = 1, by = 'stitch', version = 1, begun = [] }: HowWorked = {},
 ): LogEvent[] {
   const ahead = [...evenings]
   let pace = slower
-  const log: LogEvent[] = []
-  let at = begin
+  const log: LogEvent[] = [...begun]
+  let at = begun.at(-1)?.at ?? begin
   const write = (event: NewEvent) => {
     log.push({ ...event, id: `${copyId}-${log.length + 1}`, copyId, seq: log.length + 1, at })
   }
-  write({ type: 'start', planVersion: 1, to: startOf(plan.rounds) })
+  if (begun.length === 0) write({ type: 'start', planVersion: version, to: startOf(plan.rounds) })
   for (let state = replay(log); !enough(state); state = replay(log.slice(state.lastSeq), state)) {
     const evening = ahead[0]
     if (evening && state.position.unit === 0 && placeIn(plan, state) >= evening.fromRound) {
@@ -104,9 +116,10 @@ function worked(
       }
     }
     // Three taps of an even hand, a slower one where the stitch changes.
-    at += Math.round(pace * (3200 + (log.length % 7) * 180))
-    const event = workOn(plan.rounds, state, 'stitch') ?? nextRound(plan.rounds, state)
+    const event = workOn(plan.rounds, state, by) ?? nextRound(plan.rounds, state)
     if (!event) break
+    const made = event.type === 'work' ? event.to.unit - event.from.unit : 1
+    at += Math.round(pace * made * (3200 + (log.length % 7) * 180))
     write(event)
   }
   return log
@@ -174,11 +187,81 @@ const readings: PieceReading[] = [108.5, 109, 107.5].map((across, index) => ({
   edge: { kind: 'flat' },
 }))
 
+/** The first bootie had a round more at its leg; the second, its mirror image, has it from the beginning. */
+const bootiePlan = planOf(booties)
+const bootieSpec = specOf(booties, gauge(booties.gaugeId), PACE)
+const LEG = 20
+const taller = withEvenRound(bootieSpec, bootiePlan, LEG)!
+const otherBootie = forCopy(taller.spec, taller.plan, 2)
+const BOOTIES_BEGUN = FIRST_DAY + 2 * DAY
+const bootieVersions: PlanVersionRecord[] = [{ spec: bootieSpec, plan: bootiePlan }, taller, otherBootie].map(
+  ({ spec, plan }, index) => ({
+    id: `booties-plan-${index + 1}`,
+    pieceId: booties.id,
+    version: index + 1,
+    at: BOOTIES_BEGUN + index * DAY,
+    spec,
+    plan: pin(plan),
+  }),
+)
+
+function bootieLogs(): readonly [LogEvent[], LogEvent[]] {
+  const copyId = 'bootie-1'
+  const until = worked(
+    copyId,
+    bootiePlan,
+    BOOTIES_BEGUN,
+    ({ position }) => position.round === bootiePlan.rounds[LEG - 1]!.id && position.unit > 0,
+    { by: 'repeat' },
+  )
+  const state = replay(until)
+  const at = until.at(-1)!.at + 40_000
+  const turn: LogEvent = {
+    id: `${copyId}-taller`,
+    copyId,
+    seq: state.lastSeq + 1,
+    at,
+    type: 'replan',
+    planVersion: 2,
+    fromVersion: 1,
+    from: state.position,
+    to: state.position,
+  }
+  const note: LogEvent = {
+    id: `${copyId}-why`,
+    copyId,
+    seq: state.lastSeq + 2,
+    at: at + 9000,
+    type: 'note',
+    position: state.position,
+    text: 'A round more: it slipped off at the ankle.',
+  }
+  const first = [...until, turn, note]
+  const rest = worked(copyId, taller.plan, at, () => false, { by: 'repeat', begun: first })
+  const end = rest.at(-1)!
+  const finish: LogEvent = {
+    id: `${copyId}-end`,
+    copyId,
+    seq: end.seq + 1,
+    at: end.at + 5000,
+    type: 'finish',
+  }
+  const second = worked(
+    'bootie-2',
+    otherBootie.plan,
+    BOOTIES_BEGUN + 2 * DAY,
+    ({ position }) => position.round === otherBootie.plan.rounds[LEG]!.id,
+    { by: 'repeat', version: 3 },
+  )
+  return [[...rest, finish], second]
+}
+const [firstBootie, secondBootie] = bootieLogs()
+
 const copy = (id: string, piece: PieceRecord, number: number, log: readonly LogEvent[]): CopyRecord => ({
   id,
   pieceId: piece.id,
   number,
-  planVersion: 1,
+  planVersion: replay(log).planVersion,
   startedAt: log[0]!.at,
   ...(log.at(-1)!.type === 'finish' ? { finishedAt: log.at(-1)!.at } : {}),
 })
@@ -277,7 +360,7 @@ const file = projectFile(
         id: 'cradle-booties',
         name: 'Cradle booties',
         createdAt: FIRST_DAY + DAY / 8,
-        updatedAt: FIRST_DAY + DAY / 8,
+        updatedAt: secondBootie.at(-1)!.at,
       },
       {
         id: 'headlamp-case',
@@ -350,9 +433,11 @@ const file = projectFile(
       copy('trivet-1', trivet, 1, trivetLog),
       ...matLogs.map((log, index) => copy(`mat-${index + 1}`, mats, index + 1, log)),
       copy('mat-4', mats, 4, halfMat),
+      copy('bootie-1', booties, 1, firstBootie),
+      copy('bootie-2', booties, 2, secondBootie),
     ],
-    planVersions: [pinned(trivet, FIRST_DAY - 7 * DAY), pinned(mats, FIRST_DAY + DAY)],
-    events: [...trivetLog, ...matLogs.flat(), ...halfMat],
+    planVersions: [pinned(trivet, FIRST_DAY - 7 * DAY), pinned(mats, FIRST_DAY + DAY), ...bootieVersions],
+    events: [...trivetLog, ...matLogs.flat(), ...halfMat, ...firstBootie, ...secondBootie],
     readings,
     photos: [],
   },

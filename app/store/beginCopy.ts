@@ -17,8 +17,8 @@ export interface BeginRequest {
 }
 
 /**
- * Puts a new copy on the hook: pins the plan it is worked to (a new version only when the spec has
- * changed since the last), and writes the first event of its log. A copy of that number that is already
+ * Puts a new copy on the hook: pins the plan it is worked to (a new version only when spec or rounds
+ * have changed since the last), and writes the first event of its log. A copy of that number that is already
  * begun is returned as it is, so that two tabs begin one mat once.
  */
 export async function beginCopy(
@@ -33,9 +33,10 @@ export async function beginCopy(
       .where('[pieceId+version]')
       .between([pieceId, 0], [pieceId, Infinity])
       .last()
-    const version = last && sameSpec(last, spec) ? last.version : (last?.version ?? 0) + 1
+    const pinned = pin(plan)
+    const version = last && isSame(last, spec, pinned) ? last.version : (last?.version ?? 0) + 1
     if (version !== last?.version) {
-      await db.planVersions.add({ id: freshId(), pieceId, version, at, spec, plan: pin(plan) })
+      await db.planVersions.add({ id: freshId(), pieceId, version, at, spec, plan: pinned })
     }
     const copy: CopyRecord = { id: freshId(), pieceId, number, planVersion: version, startedAt: at }
     await db.copies.add(copy)
@@ -52,10 +53,12 @@ export async function beginCopy(
   })
 }
 
-/** Pace changes the time, not the plan. */
-function sameSpec({ spec }: PlanVersionRecord, other: PieceSpec): boolean {
-  const text = (some: PieceSpec) => JSON.stringify({ ...some, pace: 0 }, sortedKeys)
-  return text(spec) === text(other)
+/** Whether a copy may be worked to a version: by spec and by rounds, since what was worked otherwise has the same spec. */
+function isSame(version: PlanVersionRecord, spec: PieceSpec, { rounds }: PlanVersionRecord['plan']): boolean {
+  // Pace changes the time, not the plan.
+  const text = (some: PieceSpec, its: PlanVersionRecord['plan']['rounds']) =>
+    JSON.stringify([{ ...some, pace: 0 }, its], sortedKeys)
+  return text(version.spec, version.plan.rounds) === text(spec, rounds)
 }
 
 function sortedKeys(_: string, value: unknown): unknown {

@@ -135,9 +135,9 @@ test('what was deleted is swept after a day, work log and all; the rest stays', 
     'wash-house-mat',
   ])
   expect(new Set((await database.events.toArray()).map(({ copyId }) => copyId))).toEqual(
-    new Set(['trivet-1']),
+    new Set(['bootie-1', 'bootie-2', 'trivet-1']),
   )
-  await removeProjects(['kettle-trivet'])
+  await removeProjects(['kettle-trivet', 'cradle-booties'])
   expect(await database.events.count()).toBe(0)
 })
 

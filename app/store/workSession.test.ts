@@ -9,7 +9,7 @@ import {
   type CopyRecord,
   type LogEvent,
 } from '../../core/index.ts'
-import { newPiece, UNMEASURED_GAUGE } from '../../core/index.ts'
+import { newPiece, UNMEASURED_GAUGE, withEvenRound } from '../../core/index.ts'
 import { beginCopy } from './beginCopy.ts'
 import { UzelDatabase } from './database.ts'
 import { openWorkSession, readWorkState, type Deed } from './workSession.ts'
@@ -78,8 +78,13 @@ test('a copy is begun once, and its plan pinned once, however often it is asked 
   await beginCopy({ pieceId: 'mat', number: 2, spec: { ...spec, pace: 25 }, plan }, db)
   expect(await db.planVersions.count()).toBe(1)
   const wider = specOf({ ...mat, form: { family: 'disc', across: 140 } }, gauge, 18)
+  // The same spec, worked otherwise: a plan of its own, and the first one is not what it was once that is there.
+  const more = withEvenRound(spec, plan, 3)!
+  const otherwise = await beginCopy({ pieceId: 'mat', number: 4, ...more }, db)
+  expect(otherwise.planVersion).toBe(2)
+  expect((await beginCopy({ pieceId: 'mat', number: 5, spec, plan }, db)).planVersion).toBe(3)
   const third = await beginCopy({ pieceId: 'mat', number: 3, spec: wider, plan: planPiece(wider) }, db)
-  expect(third.planVersion).toBe(2)
+  expect(third.planVersion).toBe(4)
 })
 
 test('a long log opens from its end, and undo still reaches back through it', async () => {

@@ -25,6 +25,8 @@ interface HeaderProps {
 export function Header({ view, recent = true, children }: HeaderProps) {
   // What is one of several becomes one with them.
   const several = view !== undefined && (view.pieces.length > 1 || view.piece.quantity > 1)
+  // At the hook the piece and which copy it is take the room.
+  const stock = view === undefined ? 'notLarge' : recent ? 'roomy' : 'wide'
   return (
     <header className="flex h-[3.625rem] shrink-0 items-stretch gap-1 border-b-2 lying:h-11 rule pr-7 pl-7 tight:pr-0 max-sm:pl-4">
       <SkipLink />
@@ -41,10 +43,10 @@ export function Header({ view, recent = true, children }: HeaderProps) {
         <Tab to="/" end shown="roomy">
           Shelf
         </Tab>
-        <Tab to="/gauges" shown={view === undefined ? 'notLarge' : 'roomy'}>
+        <Tab to="/gauges" shown={stock}>
           Gauge book
         </Tab>
-        <Tab to="/yarns" shown={view === undefined ? 'notLarge' : 'roomy'}>
+        <Tab to="/yarns" shown={stock}>
           Yarns
         </Tab>
         <Tab to="/log" shown="wide">

@@ -1,23 +1,26 @@
 import { titleOf, writeRoundBody, type Difference, type Terms, type YarnRecord } from '../../core/index.ts'
 import { shortName, sts, yarnNames } from './wording.ts'
 
-/** "Rnd 9: an even round more, 54 sts." */
-export function sayDifference(difference: Difference, terms: Terms, yarns: readonly YarnRecord[]): string {
+/** "Rnd 9: a round more, 54 sc, 54 sts." */
+export const sayDifference = (difference: Difference, terms: Terms, yarns: readonly YarnRecord[]): string =>
+  `${titleOf(difference.round)}${difference.kind === 'leftOut' ? '' : ':'} ${sayWhatDiffers(difference, terms, yarns)}.`
+
+/** What is otherwise in a round, for somebody who knows which. */
+export function sayWhatDiffers(difference: Difference, terms: Terms, yarns: readonly YarnRecord[]): string {
   const { round } = difference
-  const title = titleOf(round)
   switch (difference.kind) {
     case 'added':
-      return `${title}: a round more, ${writeRoundBody(round, terms)}, ${sts(round.count)}.`
+      return `a round more, ${writeRoundBody(round, terms)}, ${sts(round.count)}`
     case 'leftOut':
-      return `${title} as first planned is left out.`
+      return 'as first planned is left out'
     case 'count':
-      return `${title}: ${sts(round.count)} instead of ${difference.was.count}.`
+      return `${sts(round.count)} instead of ${difference.was.count}`
     case 'stitch':
-      return `${title}: ${shortName(round.stitch, terms)} instead of ${shortName(difference.was.stitch, terms)}.`
+      return `${shortName(round.stitch, terms)} instead of ${shortName(difference.was.stitch, terms)}`
     case 'yarn':
-      return `${title}: ${yarnNames(yarns, round)} instead of ${yarnNames(yarns, difference.was)}.`
+      return `${yarnNames(yarns, round)} instead of ${yarnNames(yarns, difference.was)}`
     case 'steps':
-      return `${title}: ${writeRoundBody(round, terms)}, the same count by other steps.`
+      return `${writeRoundBody(round, terms)}, the same count by other steps`
   }
 }
 

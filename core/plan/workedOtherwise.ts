@@ -3,6 +3,7 @@ import { topOf, usedBy, type Round, type Run } from '../rounds/round.ts'
 import { isEdging } from '../stitches/stitch.ts'
 import { yarnsIn } from '../yarn/strands.ts'
 import { chooseCheckpoints } from './chooseCheckpoints.ts'
+import { forCopy } from './forCopy.ts'
 import { layRounds } from './layRounds.ts'
 import { measureFinished } from './measureFinished.ts'
 import type { PieceSpec, Plan, PlannedRound } from './plan.ts'
@@ -148,6 +149,23 @@ export type Difference =
       readonly round: PlannedRound
       readonly was: PlannedRound
     }
+
+/** More changes than this are another plan. */
+const MOST_CHANGES = 12
+
+/**
+ * What a copy is worked otherwise than its piece was first planned; nothing where that is another plan altogether.
+ * Of a pair the other one is a mirror image, which is no change.
+ * @param number which of the set it is, from 1
+ */
+export function changesOfCopy(
+  first: Otherwise,
+  own: Pick<Plan, 'rounds'>,
+  number: number,
+): readonly Difference[] {
+  const changes = differenceOf(forCopy(first.spec, first.plan, number).plan.rounds, own.rounds)
+  return changes.length <= MOST_CHANGES ? changes : []
+}
 
 /** What was worked otherwise than first planned, in working order; rounds are known by their ids. */
 export function differenceOf(

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { useState } from 'react'
 import {
-  differenceOf,
+  changesOfCopy,
   forCopy,
   sideOfCopy,
   tailsOf,
@@ -23,9 +23,6 @@ interface FinishedPanelProps {
   readonly plan: Plan
 }
 
-/** More changes than this are another plan. */
-const MOST_CHANGES = 12
-
 /** A copy is made: what it should measure, and the next of the set to the same plan. */
 export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
   const { project, piece, copies, versions } = view
@@ -42,11 +39,7 @@ export function FinishedPanel({ view, copy, plan }: FinishedPanelProps) {
       ? tailsOf(project.finish, { pieceId: piece.id, copy: copy.number }, pinned.spec)
       : []
   const [first] = versions
-  // Of a pair the other one is a mirror image, which is no change.
-  const planned = first && forCopy(first.spec, first.plan, copy.number).plan
-  const changes = planned && pinned ? differenceOf(planned.rounds, pinned.plan.rounds) : []
-  // Beyond so many it is another plan, not the first one with changes.
-  const told = changes.length <= MOST_CHANGES ? changes : []
+  const told = first && pinned ? changesOfCopy(first, pinned.plan, copy.number) : []
   const beginNext = async (from = pinned) => {
     if (!from || busy) return
     setBusy(true)

@@ -8,17 +8,19 @@ import {
   withoutRound,
   withYarnFrom,
   yarnsIn,
+  type Difference,
   type Otherwise,
   type PieceSpec,
   type Plan,
   type PlannedRound,
   type Position,
 } from '../../../core/index.ts'
-import { useYarns } from '../../store/queries.ts'
+import { useSettings, useYarns } from '../../store/queries.ts'
 import { pinVersion, turnTo, turnWithin } from '../../store/takeWay.ts'
 import type { Deed } from '../../store/workSession.ts'
 import { Select } from '../../ui/Select.tsx'
 import { say } from '../../ui/toasts.tsx'
+import { sayDifference } from '../../words/differenceWords.ts'
 import { yarnNames } from '../../words/wording.ts'
 
 interface OtherwiseButtonsProps {
@@ -29,6 +31,8 @@ interface OtherwiseButtonsProps {
   readonly position: Position
   /** The hook of the gauge that the piece goes by, mm. */
   readonly hook: number
+  /** What this copy is worked otherwise already. */
+  readonly changes: readonly Difference[]
   readonly act: (deed: Deed) => void
   readonly onDone: () => void
 }
@@ -38,7 +42,9 @@ const NEAR_HOOKS = 2
 
 /** What is done otherwise than planned, in a press or two: it becomes rounds of this copy, and of the next if that is wanted. */
 export function OtherwiseButtons(props: OtherwiseButtonsProps) {
-  const { pieceId, spec, plan, round, position, act, onDone } = props
+  const { pieceId, spec, plan, round, position, changes, act, onDone } = props
+  const { terms } = useSettings()
+  const yarns = useYarns() ?? []
   const [busy, setBusy] = useState(false)
   const next = plan.rounds[round.number]
   const more = withEvenRound(spec, plan, round.number)
@@ -108,6 +114,16 @@ export function OtherwiseButtons(props: OtherwiseButtonsProps) {
           </button>
         )}
       </div>
+      {changes.length > 0 && (
+        <div className="text-18">
+          <p className="text-ink-2">This copy is worked otherwise than first planned:</p>
+          <ul>
+            {changes.map((one) => (
+              <li key={`${one.kind} ${one.round.id}`}>{sayDifference(one, terms, yarns)}</li>
+            ))}
+          </ul>
+        </div>
+      )}
       {from && (
         <OtherTools {...props} from={from} busy={busy} onTake={(other, said) => void take(other, said)} />
       )}

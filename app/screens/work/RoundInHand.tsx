@@ -13,6 +13,7 @@ import {
   writeRound,
   zoneAt,
   type Constraints,
+  type Difference,
   type PieceSpec,
   type Plan,
   type PlannedRound,
@@ -28,6 +29,7 @@ import { useElementSize } from '../../ui/useElementSize.ts'
 import { CheckpointAhead } from './CheckpointAhead.tsx'
 import { CountBeside, CountTape } from './CountTape.tsx'
 import { aheadSentence } from '../../words/aheadSentence.ts'
+import { sayWhatDiffers } from '../../words/differenceWords.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { alongZone } from '../../words/zoneWords.ts'
@@ -47,6 +49,8 @@ interface RoundInHandProps {
   readonly unit: number
   /** Taps that take long to be stored. */
   readonly late: number
+  /** What this copy is worked otherwise than it was first planned. */
+  readonly changes: readonly Difference[]
   /** Whether every tenth stitch asks for both strands. */
   readonly strands: boolean
 }
@@ -59,7 +63,16 @@ const ROOM_FOR_ALL = 690
 const STRANDS_EVERY = 10
 
 /** The round on the hook, legible from across the table. */
-export function RoundInHand({ plan, spec, constraints, now, unit, late, strands }: RoundInHandProps) {
+export function RoundInHand({
+  plan,
+  spec,
+  constraints,
+  now,
+  unit,
+  late,
+  changes,
+  strands,
+}: RoundInHandProps) {
   const { terms } = useSettings()
   const yarns = useYarns()
   const sizes = useSizes()
@@ -87,6 +100,7 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
     now.made,
     now.made - (now.units[unit - 1]?.makes ?? 0),
   )
+  const change = changes.find((one) => one.round.id === round.id)
   const [stage, room] = useElementSize()
   const lying = liesOnItsSide(room)
   return (
@@ -123,6 +137,11 @@ export function RoundInHand({ plan, spec, constraints, now, unit, late, strands 
             )}
             {hasMotifs(round) && ' After a chain, work back along it.'}
           </p>
+          {change && (
+            <p className="pt-1 text-[clamp(0.875rem,4.5cqh,1.25rem)] leading-tight max-sm:text-[clamp(0.875rem,3.2cqh,1rem)]">
+              <strong>Otherwise than first planned:</strong> {sayWhatDiffers(change, terms, yarns ?? [])}.
+            </p>
+          )}
           {place && (
             <p className="pt-1 text-[clamp(0.875rem,5cqh,1.5rem)] leading-tight max-sm:text-[clamp(0.875rem,3.4cqh,1.125rem)]">
               <strong className={clsx(place.startsWith('At') && 'bg-tape px-1')}>{place}</strong>

@@ -1,8 +1,9 @@
 import { useScreenStaysOn } from '../../ui/useScreenStaysOn.ts'
-import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react'
+import { useEffect, useMemo, useRef, useState, type PointerEvent, type ReactNode } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import {
   atTheEnd,
+  changesOfCopy,
   goTo,
   nextRound,
   samePosition,
@@ -75,6 +76,11 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
   const doneSince = useRef(0)
   const { rounds } = plan
   const now = workView(plan, state.position)
+  const [first] = view.versions
+  const changes = useMemo(
+    () => (first ? changesOfCopy(first, plan, copy.number) : []),
+    [first, plan, copy.number],
+  )
   usePageTitle(
     state.finished ? 'Made' : titleOf(now.round),
     view.piece.quantity > 1 ? `${view.project.name} no. ${copy.number}` : view.project.name,
@@ -162,6 +168,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
             now={now}
             unit={state.position.unit}
             late={late}
+            changes={changes}
             strands={device.strands}
           />
         </TapArea>
@@ -193,6 +200,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
               round={now.round}
               position={state.position}
               hook={view.gauge.hook}
+              changes={changes}
               act={act}
               onDone={() => setDialog(undefined)}
             />
