@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf } from './shelf.ts'
+import { countOf, openShelf } from './shelf.ts'
 
 const left = (page: Page) => page.getByRole('region', { name: 'Where you left off' })
 const tapArea = (page: Page) => page.getByTestId('tap-area')
@@ -61,7 +61,7 @@ test('the log tells sittings, what comes next and what was taken out; it is kept
   await page.getByRole('link', { name: 'Log', exact: true }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Log')
   const sittings = page.getByRole('group', { name: 'Sittings' }).getByRole('row')
-  await expect(sittings).toHaveCount(9)
+  await expect(sittings).toHaveCount(11)
   await expect(sittings.nth(1)).toContainText('Tin-mug mats no. 4')
   // Three mats of 216 stitches each, in 11 to 12 minutes.
   await expect(page.getByRole('heading', { name: /The next one takes 11 min ± \d+ min\./ })).toBeVisible()
@@ -75,13 +75,13 @@ test('the log tells sittings, what comes next and what was taken out; it is kept
   expect(lines[0]).toBe(
     'date,from,to,project,piece,copy,first round,last round,stitches made,stitches taken out,minutes at work',
   )
-  expect(lines).toHaveLength(9)
+  expect(lines).toHaveLength(11)
   expect(lines[1]).toMatch(/^2026-11-09,.*,Kettle trivet,Mat,1,1,3,36,0,/)
   // A stitch more is a sitting more: it is days later.
   await page.getByRole('link', { name: 'Kettle trivet' }).first().click()
   await tapArea(page).click()
   await page.getByRole('link', { name: 'Log', exact: true }).click()
-  await expect(sittings).toHaveCount(10)
+  await expect(sittings).toHaveCount(12)
   await expect(sittings.nth(1)).toContainText('Kettle trivet')
 })
 
@@ -316,4 +316,146 @@ test('an even round put in and a round left out become rounds of this copy, and 
   await page.getByRole('button', { name: 'Note' }).click()
   await page.getByRole('button', { name: 'Rnd 2 left out' }).press('Enter')
   await expect(title).toContainText('Rnd 1 of 25')
+})
+
+/** Puts the hook at the beginning of a round. */
+async function goToRound(page: Page, round: number): Promise<void> {
+  await expect(tapArea(page)).toBeVisible()
+  await page.keyboard.press('g')
+  const dialog = page.getByRole('dialog', { name: 'Go to a round' })
+  await dialog.getByRole('textbox', { name: /^Round, of/ }).fill(String(round))
+  await dialog.getByRole('button', { name: 'Go there' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(`Rnd ${round} of`)
+}
+
+test('the yarn on the hook is told, and before a change whether it is carried or cut', async ({ page }) => {
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  await goToRound(page, 9)
+  await expect(page.getByText('On the hook: Fog')).toBeVisible()
+  // Two strands end with it, and two begin.
+  await expect(
+    page.getByText('In 2 rounds: change to Soot at the join; cut Fog; 4 tails to hide.'),
+  ).toBeVisible()
+  await goToRound(page, 11)
+  await expect(page.getByText('On the hook: Soot')).toBeVisible()
+})
+
+test('on a phone that lies on its side all of the work is on the screen, and a tap anywhere counts', async ({
+  page,
+}) => {
+  await openShelf(page)
+  for (const [width, height] of [
+    [844, 390],
+    [667, 340],
+    [915, 412],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await page.goto('/piece/kettle-trivet/work')
+    await goToRound(page, 9)
+    await expect(countOf(page)).toHaveText('0')
+    await tapArea(page).click()
+    await expect(countOf(page)).toHaveText('1')
+    const stage = (await tapArea(page).boundingBox())!
+    expect(stage.y + stage.height).toBeLessThan(height)
+    for (const part of [countOf(page), page.getByText('On the hook: Fog'), page.getByText('In 2 rounds:')]) {
+      const box = (await part.boundingBox())!
+      expect(box.y).toBeGreaterThanOrEqual(stage.y)
+      expect(box.y + box.height).toBeLessThanOrEqual(stage.y + stage.height)
+    }
+    // The tape is the last drawing of the stage.
+    const tape = (await tapArea(page).locator('svg').last().boundingBox())!
+    expect(tape.y + tape.height).toBeLessThanOrEqual(stage.y + stage.height + 1)
+    const small = await tapArea(page).evaluate((area) =>
+      [...area.querySelectorAll('p, span')]
+        .filter((one) => one.textContent && !one.closest('.visually-hidden'))
+        .map((one) => Number.parseFloat(getComputedStyle(one).fontSize))
+        .filter((size) => size < 13.9),
+    )
+    expect(small).toEqual([])
+    await page.keyboard.press('Backspace')
+  }
+})
+
+test('a stitch more just here, another hook and another yarn become rounds of this copy; undo takes each back', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  await goToRound(page, 8)
+  for (let stitch = 0; stitch < 9; stitch++) await page.keyboard.press('Space')
+  await expect(page.getByText('of 48', { exact: true })).toBeVisible()
+  // An sc, an increase, 6 sc and an increase.
+  const made = 11
+  await expect(countOf(page)).toHaveText(String(made))
+  await page.keyboard.press('n')
+  await page.getByRole('button', { name: 'A stitch more just here' }).press('Enter')
+  await expect(page.getByText('of 49', { exact: true })).toBeVisible()
+  await expect(page.getByText(/Otherwise than first planned: 49 sts instead of 48/)).toBeVisible()
+  await expect(countOf(page)).toHaveText(String(made + 1))
+  await page.reload()
+  await expect(countOf(page)).toHaveText(String(made + 1))
+  await page.keyboard.press('Backspace')
+  await expect(page.getByText('of 48', { exact: true })).toBeVisible()
+  await expect(countOf(page)).toHaveText(String(made))
+
+  await page.keyboard.press('n')
+  const dialog = page.getByRole('dialog', { name: 'Note' })
+  const take = dialog.getByRole('button', { name: 'Take this hook' })
+  await expect(take).toBeDisabled()
+  await dialog.getByLabel('Hook from Rnd 9 on').selectOption('9')
+  await take.click()
+  await expect(
+    page.getByText(/^From Rnd 9 on with 9 mm: 13 rounds in all, to the same size/).first(),
+  ).toBeVisible()
+  await expect(dialog).toBeHidden()
+  await expect(countOf(page)).toHaveText(String(made))
+  await page.keyboard.press('n')
+  await expect(dialog.getByLabel('Hook from Rnd 9 on')).toHaveValue('9')
+  await page.keyboard.press('Escape')
+  await expect(dialog).toBeHidden()
+  await page.keyboard.press('Backspace')
+  await page.keyboard.press('n')
+  await expect(dialog.getByLabel('Hook from Rnd 9 on')).toHaveValue('6.5')
+  await dialog.getByLabel('Yarn from Rnd 9 on').selectOption('Pine')
+  await dialog.getByRole('button', { name: 'Take this yarn' }).press('Enter')
+  await expect(dialog).toBeHidden()
+  await expect(page.getByText(/Next round: change to Pine/)).toBeVisible()
+  await goToRound(page, 9)
+  await expect(page.getByText('Pine instead of Fog')).toBeVisible()
+})
+
+test('a photo is kept with its round, made small; it goes into a file when asked for, and no text is one', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.goto('/piece/kettle-trivet/work')
+  await expect(tapArea(page)).toBeVisible()
+  await page.keyboard.press('n')
+  const dialog = page.getByRole('dialog', { name: 'Note' })
+  const input = dialog.getByLabel('Add a photo')
+  await input.setInputFiles({ name: 'a.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
+  await expect(dialog.getByRole('alert')).toContainText('no picture that can be read')
+  await input.setInputFiles('docs/screenshots/shelf.png')
+  const photo = dialog.getByRole('img', { name: 'Photo, Rnd 7, taken' })
+  await expect(photo).toBeVisible()
+  expect(await photo.evaluate((one: HTMLImageElement) => [one.naturalWidth, one.src.slice(0, 22)])).toEqual([
+    960,
+    'data:image/jpeg;base64',
+  ])
+  await dialog.getByRole('button', { name: 'Take it out' }).click()
+  await expect(photo).toHaveCount(0)
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(photo).toBeVisible()
+  await page.goto('/')
+  const fileOf = async (press: () => Promise<void>) => {
+    const download = page.waitForEvent('download')
+    await press()
+    return JSON.parse(await readFile(await (await download).path(), 'utf8')) as { photos: unknown[] }
+  }
+  const without = await fileOf(() => page.getByRole('button', { name: 'Export', exact: true }).click())
+  expect(without.photos).toEqual([])
+  await expect(page.getByText('One photo is not in the file.').first()).toBeVisible()
+  const all = await fileOf(() => page.getByRole('button', { name: 'Export with photos' }).click())
+  expect(all.photos).toMatchObject([{ copyId: 'trivet-1' }])
 })

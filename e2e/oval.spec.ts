@@ -1,8 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
+import { countOf, emptyShelf, field, finishAt, onceMore, openShelf, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
-const booties = '/project/cradle-booties/piece/booties'
+const booties = (page: Page) => onceMore(page, 'Cradle booties')
 
 /** Counted on rounds: stitches and rounds in 10 cm. */
 async function measuredGauge(page: Page, stitches: string, rounds: string): Promise<void> {
@@ -57,8 +57,8 @@ test('a new maker plans an oval mat: its chain and its rounds are what FIELD say
 test('booties are begun by keyboard alone; the first round says where it goes, the count adds up', async ({
   page,
 }) => {
-  await openShelf(page)
-  await page.goto(`${booties}/plan`)
+  const { at, id } = await booties(page)
+  await page.goto(`${at}/plan`)
   await page.getByRole('row').filter({ hasText: 'sc2tog' }).first().hover()
   const story = page.getByRole('img', { name: /along the side \+ .* over the toe \+ .* back to the marker/ })
   const told = (await story.getAttribute('aria-label'))!
@@ -76,7 +76,7 @@ test('booties are begun by keyboard alone; the first round says where it goes, t
     page,
     'planVersions',
   )
-  const chains = bootie.find(({ pieceId }) => pieceId === 'booties')!.plan.rounds[0]!.hosts[0]!.to
+  const chains = bootie.find(({ pieceId }) => pieceId === id)!.plan.rounds[0]!.hosts[0]!.to
   for (let stitch = 1; stitch < chains; stitch++) await page.keyboard.press('Space')
   await expect(countOf(page)).toHaveText(String(chains - 1))
   await expect(page.getByText(/4 sc in last ch/).first()).toBeVisible()
@@ -91,9 +91,10 @@ test('its sole is measured from end to end and side to side, on a phone, and the
   page,
 }) => {
   test.setTimeout(120_000)
-  await workTo(page, `${booties}/plan`, 5)
+  const { at, id } = await booties(page)
+  await workTo(page, `${at}/plan`, 5)
   await page.setViewportSize({ width: 390, height: 844 })
-  await page.goto(`${booties}/check`)
+  await page.goto(`${at}/check`)
   await expect(field(page, 'Across')).toHaveCount(0)
   await field(page, 'From end to end').fill('10,7')
   await field(page, 'From side to side').fill('4.6')
@@ -105,25 +106,23 @@ test('its sole is measured from end to end and side to side, on a phone, and the
     .click()
   await expect(page).toHaveURL(/work/)
   const versions = await stored<{ pieceId: string }>(page, 'planVersions')
-  expect(versions.filter(({ pieceId }) => pieceId === 'booties')).toHaveLength(2)
+  expect(versions.filter(({ pieceId }) => pieceId === id)).toHaveLength(2)
 })
 
 test('the other one of a pair is begun as its mirror image, with the same counts', async ({ page }) => {
   test.setTimeout(120_000)
-  await openShelf(page)
-  await page.goto(`${booties}/plan`)
+  const { at, id } = await booties(page)
+  await page.goto(`${at}/plan`)
   const rows = page.getByRole('table', { name: 'Rounds of the piece' }).getByRole('row')
   await expect(rows.nth(2)).toBeVisible()
   const outcome = await page.getByText(/Comes out/).innerText()
   const last = Number(/^(\d+) rounds/.exec(outcome)![1])
-  await finishAt(page, `${booties}/plan`, last)
+  await finishAt(page, `${at}/plan`, last)
   await page.getByRole('button', { name: 'Begin the right, its mirror image' }).click()
   await expect(countOf(page)).toHaveText('0')
   await expect(page.getByText(/3 sc in first ch/).first()).toBeVisible()
   type Version = { pieceId: string; plan: { rounds: { steps: { zone?: string }[] }[] } }
-  const versions = (await stored<Version>(page, 'planVersions')).filter(
-    ({ pieceId }) => pieceId === 'booties',
-  )
+  const versions = (await stored<Version>(page, 'planVersions')).filter(({ pieceId }) => pieceId === id)
   expect(versions).toHaveLength(2)
   const zones = ({ plan }: Version, round: number) => plan.rounds[round]!.steps.map(({ zone }) => zone)
   expect(zones(versions[1]!, 1)).toEqual(zones(versions[0]!, 1).reverse())

@@ -11,7 +11,9 @@ test('a sheet for a pair: boxes for both, a ruler at its true size; on Letter an
   await page.goto('/piece/cradle-booties/sheet')
   await expect(table(page).getByRole('columnheader', { name: 'L', exact: true })).toBeVisible()
   await expect(table(page).getByRole('columnheader', { name: 'R', exact: true })).toBeVisible()
-  await expect(table(page).locator('tbody tr')).toHaveCount(21)
+  await expect(table(page).locator('tbody tr')).toHaveCount(22)
+  await expect(page.getByText('R is the mirror image of L')).toBeVisible()
+  await expect(table(page).getByLabel('made')).toHaveCount(42)
   // What every round begins and ends with is said once.
   await expect(page.getByText('Every round: ch 1, …, join with sl st in first st')).toBeVisible()
   await expect(table(page).getByRole('row').nth(2)).toHaveText(/^2\(11 sc, inc × 3\) × 2\.34/)

@@ -43,7 +43,7 @@ export async function openShelf(page: Page): Promise<void> {
   await expect(page.getByRole('link', { name: 'Kettle trivet', exact: true })).toBeVisible()
 }
 
-/** The projects of the demo, by the names they have on the shelf; two of them are under way. */
+/** The projects of the demo, by the names they have on the shelf; three of them are under way. */
 export const DEMO = [
   'Kettle trivet',
   'Tin-mug mats',
@@ -79,6 +79,22 @@ export async function emptyShelf(page: Page): Promise<void> {
   await page.reload()
   await expect(page.getByRole('link', { name: 'Plan a round mat' })).toBeVisible()
   for (const other of DEMO) await expect(page.getByRole('link', { name: other, exact: true })).toHaveCount(0)
+}
+
+/** The address of a demo project's piece once more, with nothing of it worked, and what it is called by in the store. */
+export async function onceMore(
+  page: Page,
+  name: string,
+): Promise<{ readonly at: string; readonly id: string }> {
+  await openShelf(page)
+  await page.getByRole('button', { name: `More for ${name}`, exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click()
+  await expect(page.getByRole('link', { name: `${name} 2`, exact: true })).toBeVisible()
+  const projects = await stored<{ id: string; name: string }>(page, 'projects')
+  const project = projects.find((one) => one.name === `${name} 2`)!
+  const pieces = await stored<{ id: string; projectId: string }>(page, 'pieces')
+  const { id } = pieces.find(({ projectId }) => projectId === project.id)!
+  return { at: `/project/${project.id}/piece/${id}`, id }
 }
 
 /** The count on its tag in the work screen. */

@@ -57,8 +57,8 @@ test('the shelf: stages count, a search that finds nothing says so, an empty one
   await openShelf(page)
   for (const [name, count] of [
     ['All', DEMO_PIECES],
-    ['Under way', 2],
-    ['Planned', DEMO_PIECES - 2],
+    ['Under way', 3],
+    ['Planned', DEMO_PIECES - 3],
     ['Finished', 0],
   ] as const) {
     await expect(page.getByRole('button', { name: `${name} ${count}`, exact: true })).toBeVisible()

@@ -193,7 +193,7 @@ const bootieSpec = specOf(booties, gauge(booties.gaugeId), PACE)
 const LEG = 20
 const taller = withEvenRound(bootieSpec, bootiePlan, LEG)!
 const otherBootie = forCopy(taller.spec, taller.plan, 2)
-const BOOTIES_BEGUN = FIRST_DAY + 2 * DAY
+const BOOTIES_BEGUN = FIRST_DAY + 2 * DAY + 2 * HOUR
 const bootieVersions: PlanVersionRecord[] = [{ spec: bootieSpec, plan: bootiePlan }, taller, otherBootie].map(
   ({ spec, plan }, index) => ({
     id: `booties-plan-${index + 1}`,

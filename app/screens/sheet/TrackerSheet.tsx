@@ -189,6 +189,12 @@ function Rounds({ plan, spec, settings, options, copies, made, yarnName, labelOf
           is more is said.
         </p>
       )}
+      {familyOf(spec.form).pair && copies.length > 1 && (
+        <p className="pt-1 text-[0.9em]">
+          R is the mirror image of L: <strong>work what each round says from its end to its beginning</strong>
+          , with the same counts.
+        </p>
+      )}
       <table className="w-full border-collapse text-left">
         <caption className="visually-hidden">Rounds</caption>
         <thead>

@@ -15,7 +15,7 @@ interface CountTapeProps {
 
 const HEIGHT = 42
 /** Room for the lines that tie the tape to the enlarged row; less on a low stage. */
-const LEADS = { usual: 44, low: 22, lying: 10 }
+const LEADS = { usual: 44, low: 22, lying: 6 }
 const LOW_STAGE = 520
 
 /** The round as a tape: a tick a stitch, a wedge at every increase, filled to the count. */
@@ -33,12 +33,14 @@ export function CountTape({ now, unit, roomHeight, late, tagged }: CountTapeProp
   return (
     <div ref={area}>
       <svg width={width} height={lead + HEIGHT} className="block" aria-hidden>
-        <path
-          d={`M${enlarged[0]} 2L${from} ${lead - 4}M${enlarged[1]} 2L${to} ${lead - 4}`}
-          stroke="var(--color-ink)"
-          strokeWidth={1.3}
-          fill="none"
-        />
+        {tagged && (
+          <path
+            d={`M${enlarged[0]} 2L${from} ${lead - 4}M${enlarged[1]} 2L${to} ${lead - 4}`}
+            stroke="var(--color-ink)"
+            strokeWidth={1.3}
+            fill="none"
+          />
+        )}
         <g transform={`translate(0 ${lead})`} className="on-tape">
           <rect x={margin} width={long} height={HEIGHT} fill="var(--color-fog)" />
           <rect x={margin} width={(made / round.count) * long} height={HEIGHT} fill="var(--color-tape)" />
@@ -76,7 +78,7 @@ export function CountBeside({
   late,
 }: Pick<CountTapeProps, 'now' | 'unit' | 'late'>) {
   return (
-    <div className="flex shrink-0 items-end gap-3 pt-2">
+    <div className="grid shrink-0 justify-items-center gap-1 pt-2">
       <span
         key={unit}
         data-testid="count"

@@ -14,7 +14,6 @@ import { keepPhoto, removePhoto, usePhotos } from '../../store/photos.ts'
 import { eventsAfter } from '../../store/workLog.ts'
 import { AddPhoto } from '../../ui/AddPhoto.tsx'
 import { Modal } from '../../ui/Modal.tsx'
-import { say } from '../../ui/toasts.tsx'
 
 interface NoteDialogProps {
   readonly open: boolean
@@ -44,7 +43,12 @@ function NoteForm({ copyId, plan, position, onClose, onNote, otherwise }: Omit<N
     (await eventsAfter(copyId, 0)).filter((event): event is Note => event.type === 'note'),
   )
   const photos = usePhotos(copyId)
+  const [bringBack, setBringBack] = useState<() => Promise<void>>()
   const kept = [...(notes ?? []), ...photos].sort((one, other) => other.at - one.at)
+  const takeOut = async (photo: PhotoRecord) => {
+    const back = await removePhoto(photo)
+    setBringBack(() => back)
+  }
   const keep = () => {
     if (text.trim() === '') return
     onNote(text.trim())
@@ -71,6 +75,22 @@ function NoteForm({ copyId, plan, position, onClose, onNote, otherwise }: Omit<N
           Close
         </button>
       </div>
+      {bringBack && (
+        // What is said in passing cannot be reached from a dialog.
+        <p role="status" className="flex flex-wrap items-center gap-3 text-18">
+          The photo is taken out.
+          <button
+            type="button"
+            className="button-line"
+            onClick={() => {
+              void bringBack()
+              setBringBack(undefined)
+            }}
+          >
+            Bring it back
+          </button>
+        </p>
+      )}
       {otherwise}
       {kept.length > 0 && (
         <ul className="grid gap-3 border-t rule pt-3 text-18" aria-label="Notes and photos">
@@ -81,7 +101,11 @@ function NoteForm({ copyId, plan, position, onClose, onNote, otherwise }: Omit<N
                 {format(one.at, 'd MMM, HH:mm')}
               </span>
               {'data' in one ? (
-                <KeptPhoto photo={one} where={whereIn(plan, one)} />
+                <KeptPhoto
+                  photo={one}
+                  where={whereIn(plan, one)}
+                  onTakeOut={(photo) => void takeOut(photo)}
+                />
               ) : (
                 <span className="block break-words whitespace-pre-wrap">{one.text}</span>
               )}
@@ -93,17 +117,19 @@ function NoteForm({ copyId, plan, position, onClose, onNote, otherwise }: Omit<N
   )
 }
 
-function KeptPhoto({ photo, where }: { readonly photo: PhotoRecord; readonly where: string }) {
-  const takeOut = async () => {
-    const bringBack = await removePhoto(photo)
-    say('The photo is taken out.', { label: 'Bring it back', run: () => void bringBack() })
-  }
+interface KeptPhotoProps {
+  readonly photo: PhotoRecord
+  readonly where: string
+  readonly onTakeOut: (photo: PhotoRecord) => void
+}
+
+function KeptPhoto({ photo, where, onTakeOut }: KeptPhotoProps) {
   return (
     <div className="flex flex-wrap items-end gap-3 pt-1">
       <a href={photo.data} download={`${photo.id}.jpg`} aria-label="Keep the photo as a file">
         <img src={photo.data} alt={`Photo, ${where}taken`} className="max-h-56 max-w-full border-2 rule" />
       </a>
-      <button type="button" className="button-line" onClick={() => void takeOut()}>
+      <button type="button" className="button-line" onClick={() => onTakeOut(photo)}>
         Take it out
       </button>
     </div>

@@ -125,7 +125,13 @@ export function OtherwiseButtons(props: OtherwiseButtonsProps) {
         </div>
       )}
       {from && (
-        <OtherTools {...props} from={from} busy={busy} onTake={(other, said) => void take(other, said)} />
+        <OtherTools
+          key={spec.gauge.hook}
+          {...props}
+          from={from}
+          busy={busy}
+          onTake={(other, said) => void take(other, said)}
+        />
       )}
     </section>
   )

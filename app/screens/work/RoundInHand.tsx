@@ -106,7 +106,7 @@ export function RoundInHand({
   return (
     <div
       ref={stage}
-      className="stage flex min-h-0 grow flex-col justify-between gap-1 overflow-hidden pt-3 low:min-h-[26rem] lying:pt-1"
+      className="stage flex min-h-0 grow flex-col justify-between gap-1 overflow-hidden pt-3 low:min-h-[26rem] lying:gap-0 lying:pt-0"
     >
       <div className="flex items-start gap-x-10 px-7 max-sm:gap-x-4 max-sm:px-4">
         <RoundNumber round={round} of={plan.rounds.length} />
@@ -189,12 +189,15 @@ export function RoundInHand({
         )}
       </div>
       {room.height >= ROOM_FOR_MORE && (
-        // What has no room wraps into a second column, which nobody sees.
-        <div className="flex min-h-0 flex-wrap items-end gap-x-6 gap-y-2 overflow-hidden px-7 pb-3 max-sm:flex-col max-sm:items-start max-sm:px-4 lg:hidden">
+        <div className="flex min-h-0 flex-wrap items-end gap-x-6 gap-y-2 overflow-hidden px-7 pb-3 max-sm:grid max-sm:grow max-sm:grid-rows-[auto_minmax(0,1fr)] max-sm:px-4 lg:hidden">
           <p className="text-24 leading-tight max-sm:text-18">
             <strong>{bold}</strong> {rest}
           </p>
-          {room.height >= ROOM_FOR_ALL && <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} />}
+          {room.height >= ROOM_FOR_ALL && (
+            <div className="rest">
+              <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} />
+            </div>
+          )}
         </div>
       )}
       <p className="px-7 pb-1 text-[clamp(0.875rem,3cqh,1.125rem)] text-ink-2 max-sm:px-4 lg:hidden lying:hidden">
@@ -251,10 +254,10 @@ function RoundNumber({ round, of }: { round: PlannedRound; of: number }) {
   )
 }
 
-/** The longer the repeat, the smaller its letters. */
+/** The longer the repeat, the smaller its letters; on a stage that lies what is below it needs its room first. */
 function repeatSize(text: string): string {
-  if (text.length <= 10) return 'text-[min(6.5rem,8.6vw,16cqh)] max-sm:text-[min(2.75rem,8cqh)]'
-  if (text.length <= 18) return 'text-[min(4.5rem,6vw,12cqh)] max-sm:text-[min(2.1rem,6.5cqh)]'
+  if (text.length <= 10) return 'text-[min(6.5rem,8.6vw,16cqh,32cqh-47px)] max-sm:text-[min(2.75rem,8cqh)]'
+  if (text.length <= 18) return 'text-[min(4.5rem,6vw,12cqh,32cqh-47px)] max-sm:text-[min(2.1rem,6.5cqh)]'
   if (text.length <= 34) return 'text-[min(3rem,4.6vw,9cqh)] max-sm:text-[min(1.6rem,5cqh)]'
   return 'text-[min(2rem,4vw,7cqh)] max-sm:text-[min(1.25rem,4cqh)]'
 }
