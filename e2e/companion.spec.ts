@@ -412,7 +412,7 @@ test('a stitch more just here, another hook and another yarn become rounds of th
   await expect(countOf(page)).toHaveText(String(made))
   await page.keyboard.press('n')
   await expect(dialog.getByLabel('Hook from Rnd 9 on')).toHaveValue('9')
-  await page.keyboard.press('Escape')
+  await dialog.getByRole('button', { name: 'Close' }).press('Enter')
   await expect(dialog).toBeHidden()
   await page.keyboard.press('Backspace')
   await page.keyboard.press('n')

@@ -1,3 +1,4 @@
+import { useLayoutEffect, useRef } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { usePiece } from '../../store/queries.ts'
 import { Header } from '../../ui/Header.tsx'
@@ -29,6 +30,17 @@ export function WorkScreen() {
 function WorkOn({ view, copy }: { view: PieceView; copy: CopyRecord }) {
   const open = useWorkSession(copy)
   const pinned = view.versions.find(({ version }) => version === open?.state.planVersion)
-  if (!open || !pinned) return <Opening />
-  return <WorkDesk view={view} copy={copy} plan={pinned.plan} spec={pinned.spec} open={open} />
+  const shown = useLatest(open && pinned && { open, pinned })
+  if (!shown) return <Opening />
+  const { plan, spec } = shown.pinned
+  return <WorkDesk view={view} copy={copy} plan={plan} spec={spec} open={shown.open} />
+}
+
+/** What there is, or what there was last: a version that is just being pinned comes a moment after the turn to it. */
+function useLatest<T>(value: T | undefined): T | undefined {
+  const latest = useRef(value)
+  useLayoutEffect(() => {
+    if (value) latest.current = value
+  })
+  return value ?? latest.current
 }
