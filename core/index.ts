@@ -141,7 +141,7 @@ export {
   type Otherwise,
 } from './plan/workedOtherwise.ts'
 export { whatIsAhead, type Ahead } from './worklog/whatIsAhead.ts'
-export { strandRuns, yarnChangeBefore, type YarnChange } from './plan/yarnChanges.ts'
+export { strandRuns, tailsIn, type YarnChange } from './plan/yarnChanges.ts'
 export { roundsMade, stitchesMade, workView, type WorkView } from './worklog/workView.ts'
 export { paceFromLog } from './worklog/paceFromLog.ts'
 export {

@@ -9,10 +9,6 @@ export const usePhotos = (copyId: string): readonly PhotoRecord[] =>
     database.photos.where('copyId').equals(copyId).sortBy('at'),
   ) ?? []
 
-/** How many photos there are in all; nothing until it is known. */
-export const usePhotoCount = (): number | null | undefined =>
-  useStored(['photoCount'], ['photos'], () => database.photos.count())
-
 /** @throws Refused when it is no picture that a file could hold */
 export async function keepPhoto(copyId: string, position: Position, data: string): Promise<void> {
   const photo: PhotoRecord = { id: freshId(), copyId, at: Date.now(), position, data }

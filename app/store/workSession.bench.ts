@@ -23,8 +23,8 @@ const mat = newPiece({
 const spec = specOf(mat, { ...UNMEASURED_GAUGE, id: 'gauge' }, 18)
 const plan = planPiece(spec)
 
-/** A session on a copy whose log already holds so many moves back and forth. */
-async function session(behind: number) {
+/** A copy whose log already holds so many moves back and forth. */
+async function behindIt(behind: number) {
   const db = new UzelDatabase(`bench ${behind}`)
   const copy = await beginCopy({ pieceId: 'mat', number: 1, spec, plan }, db)
   const events: LogEvent[] = []
@@ -41,11 +41,15 @@ async function session(behind: number) {
     })
   }
   await db.events.bulkAdd(events)
-  return openWorkSession(copy, await readWorkState(copy, db), db)
+  return { db, copy }
 }
 
-const small = await session(10)
-const large = await session(100_000)
+const session = async ({ db, copy }: Awaited<ReturnType<typeof behindIt>>) =>
+  openWorkSession(copy, await readWorkState(copy, db), db)
+
+const [few, many] = [await behindIt(10), await behindIt(100_000)]
+const small = await session(few)
+const large = await session(many)
 const tap = (open: Awaited<ReturnType<typeof session>>) => async () => {
   open.act(
     (state) =>
@@ -59,6 +63,12 @@ const tap = (open: Awaited<ReturnType<typeof session>>) => async () => {
 }
 
 export const benches: Bench[] = [
+  {
+    name: 'where the work is, by a log of 100,000 events, against one of 10',
+    baseline: async () => void (await readWorkState(few.copy, few.db)),
+    run: async () => void (await readWorkState(many.copy, many.db)),
+    budgetMs: 200,
+  },
   {
     name: 'a tap with 100,000 events behind it, stored, against one with 10',
     baseline: tap(small),

@@ -78,7 +78,9 @@ test('on a larger hook the rounds made stay and fewer come after them, to the sa
   expect(otherwise.spec.gauge.w / spec.gauge.w).toBeCloseTo(1.1832, 4)
   expect(otherwise.plan.rounds.length).toBeLessThan(plan.rounds.length)
   // Half a round, on either side.
-  expect(Math.abs(promise(otherwise.plan.finished, 'across').value - 240)).toBeLessThan(otherwise.spec.gauge.h)
+  expect(Math.abs(promise(otherwise.plan.finished, 'across').value - 240)).toBeLessThan(
+    otherwise.spec.gauge.h,
+  )
 
   const { rounds } = plan
   const given = rounds.map(({ id, section, closed, side, fabric, hosts, steps }) => ({
@@ -93,7 +95,9 @@ test('on a larger hook the rounds made stay and fewer come after them, to the sa
   const text = { ...spec, constraints: { given } }
   const kept = onHookFrom(text, planPiece(text), 8, 5, 6)!
   expect(kept.plan.rounds.map(({ count }) => count)).toEqual(rounds.map(({ count }) => count))
-  expect(promise(kept.plan.finished, 'across').value).toBeGreaterThan(promise(plan.finished, 'across').value + 5)
+  expect(promise(kept.plan.finished, 'across').value).toBeGreaterThan(
+    promise(plan.finished, 'across').value + 5,
+  )
   expect(onHookFrom(spec, plan, 8, 5, 5)).toBeUndefined()
 })
 

@@ -67,8 +67,7 @@ function besideStitches(
   const arcAfter = (number: number) => rounds[placed.get(number)!]!.at.arc
   for (const { yarn: own, from, to, carriedFrom, back } of runs) {
     if (own !== yarn) continue
-    const up =
-      carriedFrom === undefined ? TAIL_MM : Math.max(0, arcAfter(from - 1) - arcAfter(carriedFrom))
+    const up = carriedFrom === undefined ? TAIL_MM : Math.max(0, arcAfter(from - 1) - arcAfter(carriedFrom))
     metres[placed.get(from)!]! += up / 1000
     if (back?.carried !== true) metres[placed.get(to)!]! += TAIL_MM / 1000
   }

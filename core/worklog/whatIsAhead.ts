@@ -57,11 +57,7 @@ const TOLD_AHEAD = 2
 type Told = Pick<PieceSpec, 'form' | 'gauge' | 'construction' | 'sections' | 'constraints'>
 
 /** The first change that the rounds after the one on the hook bring; filling and closing. */
-export function whatIsAhead(
-  rounds: readonly PlannedRound[],
-  place: number,
-  spec?: Told,
-): Ahead | undefined {
+export function whatIsAhead(rounds: readonly PlannedRound[], place: number, spec?: Told): Ahead | undefined {
   const number = place + 1
   if (spec && fillAfter(spec, { rounds }) === number) return { rounds: 1, fill: true }
   if (spec && familyOf(spec.form).closes && number === rounds.length) {

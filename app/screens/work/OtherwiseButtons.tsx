@@ -1,13 +1,9 @@
 import { useState } from 'react'
 import {
-  HOOKS,
-  onHookFrom,
   slipHere,
   titleOf,
   withEvenRound,
   withoutRound,
-  withYarnFrom,
-  yarnsIn,
   type Difference,
   type Otherwise,
   type PieceSpec,
@@ -18,10 +14,9 @@ import {
 import { useSettings, useYarns } from '../../store/queries.ts'
 import { pinVersion, turnTo, turnWithin } from '../../store/takeWay.ts'
 import type { Deed } from '../../store/workSession.ts'
-import { Select } from '../../ui/Select.tsx'
 import { say } from '../../ui/toasts.tsx'
 import { sayDifference } from '../../words/differenceWords.ts'
-import { yarnNames } from '../../words/wording.ts'
+import { OtherTools } from './OtherTools.tsx'
 
 interface OtherwiseButtonsProps {
   readonly pieceId: string
@@ -37,12 +32,18 @@ interface OtherwiseButtonsProps {
   readonly onDone: () => void
 }
 
-/** Another hook is looked for among those half as thick to twice as thick. */
-const NEAR_HOOKS = 2
-
 /** What is done otherwise than planned, in a press or two: it becomes rounds of this copy, and of the next if that is wanted. */
-export function OtherwiseButtons(props: OtherwiseButtonsProps) {
-  const { pieceId, spec, plan, round, position, changes, act, onDone } = props
+export function OtherwiseButtons({
+  pieceId,
+  spec,
+  plan,
+  round,
+  position,
+  hook,
+  changes,
+  act,
+  onDone,
+}: OtherwiseButtonsProps) {
   const { terms } = useSettings()
   const yarns = useYarns() ?? []
   const [busy, setBusy] = useState(false)
@@ -127,86 +128,14 @@ export function OtherwiseButtons(props: OtherwiseButtonsProps) {
       {from && (
         <OtherTools
           key={spec.gauge.hook}
-          {...props}
+          spec={spec}
+          plan={plan}
+          hook={hook}
           from={from}
           busy={busy}
           onTake={(other, said) => void take(other, said)}
         />
       )}
     </section>
-  )
-}
-
-interface OtherToolsProps extends OtherwiseButtonsProps {
-  readonly from: PlannedRound
-  readonly busy: boolean
-  readonly onTake: (otherwise: Otherwise, said: string) => void
-}
-
-/** Another hook or yarn from a round on. */
-function OtherTools({ spec, plan, from, hook: planned, busy, onTake }: OtherToolsProps) {
-  const yarns = useYarns() ?? []
-  const hookNow = spec.gauge.hook ?? planned
-  const [hook, setHook] = useState(hookNow)
-  const [yarn, setYarn] = useState('')
-  const title = titleOf(from)
-  const near = HOOKS.map(({ millimetres }) => millimetres).filter(
-    (size) => size <= hookNow * NEAR_HOOKS && size >= hookNow / NEAR_HOOKS,
-  )
-  const hooks = [...new Set([...near, hookNow])].sort((one, other) => one - other)
-  const onHook = onHookFrom(spec, plan, from.number, hookNow, hook)
-  const inYarn = yarn === '' ? undefined : withYarnFrom(spec, plan, from.number, yarn)
-  const others = yarns.filter(({ id }) => !yarnsIn(from).includes(id))
-  return (
-    <div className="grid grid-cols-[1fr_auto] items-end gap-x-3 gap-y-2">
-      <Select
-        label={`Hook from ${title} on`}
-        value={String(hook)}
-        onChange={(size) => setHook(Number(size))}
-        choices={hooks.map((size) => [String(size), `${size} mm${size === hookNow ? ', as now' : ''}`])}
-      />
-      <button
-        type="button"
-        className="button-line"
-        disabled={busy || !onHook}
-        onClick={() =>
-          onHook &&
-          onTake(
-            onHook,
-            `From ${title} on with ${hook} mm: ${onHook.plan.rounds.length} rounds in all, to the same size.`,
-          )
-        }
-      >
-        Take this hook
-      </button>
-      {hook !== hookNow && !onHook && (
-        <p role="alert" className="fault col-span-2 text-16">
-          With this hook no rounds come out from {title} on. Take one nearer to {hookNow} mm.
-        </p>
-      )}
-      {others.length > 0 && (
-        <>
-          <Select
-            label={`Yarn from ${title} on`}
-            value={yarn}
-            onChange={setYarn}
-            choices={[
-              ['', `${yarnNames(yarns, from)}, as planned`],
-              ...others.map(({ id, name }) => [id, name] as const),
-            ]}
-          />
-          <button
-            type="button"
-            className="button-line"
-            disabled={busy || !inYarn}
-            onClick={() =>
-              inYarn && onTake(inYarn, `${yarns.find(({ id }) => id === yarn)!.name} from ${title} on.`)
-            }
-          >
-            Take this yarn
-          </button>
-        </>
-      )}
-    </div>
   )
 }

@@ -3,6 +3,8 @@ import {
   LIMITS,
   metresAtHand,
   roundNamed,
+  strandRuns,
+  tailsIn,
   yarnCheck,
   yarnsIn,
   type PieceSpec,
@@ -42,6 +44,12 @@ export function YarnDialog({ open, onClose, spec, plan, position }: YarnDialogPr
         const yarn = yarns.find((one) => one.id === id)
         return yarn && <Ball key={id} stored={yarn} spec={spec} plan={plan} position={position} />
       })}
+      {ids.length > 1 && (
+        <p className="border-t rule pt-3 text-18">
+          The yarns of this piece leave {tailsIn(strandRuns(plan.rounds, spec))} ends to hide; what rests for
+          up to three rounds is carried up inside.
+        </p>
+      )}
       <div className="-mx-6 -mb-6 max-sm:-mx-4 max-sm:-mb-4">
         <InstrumentBar />
       </div>
