@@ -23,9 +23,12 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
   const ownFor = (does: keyof WorkKeys) => Object.keys(keys).filter((key) => keys[key] === does)
   return (
     <Modal open={open} onClose={onClose} title="Keys at the hook">
-      <dl className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-5 gap-y-1 text-18">
+      <dl className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-5 gap-y-1 text-18 max-sm:grid-cols-1 max-sm:gap-y-3">
         {WORK_KEYS.map(({ does, keys: usual, says }) => (
-          <div key={does} className="contents">
+          <div
+            key={does}
+            className="contents max-sm:flex max-sm:flex-wrap max-sm:items-center max-sm:justify-between"
+          >
             <dt className="slab">
               {usual}
               {ownFor(does).map((key) => (
@@ -34,7 +37,7 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
                 </span>
               ))}
             </dt>
-            <dd className="leading-snug">{says}</dd>
+            <dd className="leading-snug max-sm:order-last max-sm:basis-full">{says}</dd>
             <dd>
               <button
                 type="button"
