@@ -161,7 +161,7 @@ export {
   type WorkshopSettings,
   type YarnRecord,
 } from './exchange/records.ts'
-export { beliefOf, gaugeOf, isMeasured, specIn, specOf } from './exchange/specOf.ts'
+export { beliefOf, gaugeOf, hookInUse, isMeasured, specIn, specOf } from './exchange/specOf.ts'
 export { projectFile, writeProjectFile } from './exchange/writeProjectFile.ts'
 export { withFreshIds } from './exchange/withFreshIds.ts'
 export { newPiece, UNMEASURED_GAUGE, usualStart, withForm } from './exchange/newPiece.ts'

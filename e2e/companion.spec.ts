@@ -89,6 +89,7 @@ test('a workshop in which nothing was worked has a log that says so', async ({ p
   await openShelf(page)
   await page.goto('/settings')
   await page.getByRole('button', { name: 'Keep the demo aside' }).click()
+  await expect(page.getByText('kept aside, under “Demo” on the shelf')).toBeVisible()
   await page.goto('/log')
   await expect(page.getByText('Nothing was worked yet.')).toBeVisible()
 })

@@ -102,6 +102,7 @@ test('notes are kept where the hook was, newest first, and go out with the log',
   )
   expect(kept.map(({ text }) => text).sort()).toEqual([
     '<b>Looser</b> by the stove',
+    'A round more: it slipped off at the ankle.',
     'Second ball from here',
     'Worked into the join twice: two stitches over.',
   ])

@@ -116,3 +116,7 @@ export function specIn(
 
 /** Either loop alone is one fabric, whichever of the two. */
 const loopsOf = (loops: 'both' | 'back' | 'front'): Loops => (loops === 'both' ? 'both' : 'single')
+
+/** The hook in use, mm: that of the gauge record, or what was taken in its place since. */
+export const hookInUse = (spec: Pick<PieceSpec, 'gauge'>, { hook }: Pick<GaugeRecord, 'hook'>): number =>
+  spec.gauge.hook ?? hook

@@ -27,10 +27,15 @@ export function learnFromPiece(
     construction: { start, loops },
   } = spec
   const worked = rounds.slice(0, reading.afterRound)
-  // A texture tells nothing sure of the plain stitch, nor does what filling stretches, nor two fabrics of one.
+  // A texture tells nothing sure of the plain stitch, nor does what filling stretches, nor two fabrics of one, nor what was worked on two hooks.
   const parts = new Set(worked.map(({ section }) => section))
   const gauges = new Set([...parts].map((section) => gaugeIn(spec, section)))
-  if ([...parts].some((section) => textureIn(spec, section)) || gauges.size > 1 || familyOf(spec.form).closes)
+  if (
+    [...parts].some((section) => textureIn(spec, section)) ||
+    gauges.size > 1 ||
+    familyOf(spec.form).closes ||
+    spec.gauge.hook !== undefined
+  )
     return undefined
   const taken = {
     // One a piece and state: measured again, it takes the place of what was measured before.

@@ -3,9 +3,10 @@ import { planPiece } from '../plan/planPiece.ts'
 import { differenceOf, withYarnFrom } from '../plan/workedOtherwise.ts'
 import { verify } from '../rounds/verify.ts'
 import { PIECES_TO_WRITE } from '../testing/patternSpecs.ts'
-import { discSpec, promise } from '../testing/specs.ts'
+import { discSpec, promise, seenAcross } from '../testing/specs.ts'
 import { unitsOf } from '../worklog/moves.ts'
 import { stitchesMade } from '../worklog/workView.ts'
+import { learnFromPiece } from './learnFromPiece.ts'
 import { onHookFrom } from './onHookFrom.ts'
 import { slipHere } from './repairCount.ts'
 
@@ -127,4 +128,25 @@ test('another yarn from a round on stays until the next change that is planned',
   // A yarn more has a beginning and an end.
   expect(metres(otherwise.plan) - metres(plan)).toBeCloseTo(0.3, 6)
   expect(withYarnFrom(spec, plan, 5, 'fog')).toBeUndefined()
+})
+
+test('what was worked on two hooks teaches neither of their gauges', () => {
+  const spec = discSpec(240)
+  const plan = planPiece(spec)
+  const otherwise = onHookFrom(spec, plan, 8, 5, 6)!
+  const learned = (of: typeof plan, as: typeof spec) => {
+    const afterRound = of.rounds.length
+    const reading = {
+      id: 'reading',
+      copyId: 'copy',
+      at: 1000,
+      planVersion: 1,
+      afterRound,
+      seen: seenAcross(afterRound, 238),
+      edge: { kind: 'flat' },
+    } as const
+    return learnFromPiece(reading, of, as, 'Mat')
+  }
+  expect(learned(plan, spec)).toMatchObject({ kind: 'round', across: [238] })
+  expect(learned(otherwise.plan, otherwise.spec)).toBeUndefined()
 })

@@ -41,7 +41,7 @@ export interface Ahead {
   readonly stitch?: StitchName
   readonly loops?: 'both' | 'back' | 'front'
   /** From there on, to the end of its section, nothing is shaped any more. */
-  readonly even?: 'increases' | 'decreases'
+  readonly even?: 'increases' | 'decreases' | 'shaping'
   /** Something stands along it: the edge with its motifs. */
   readonly motifs?: true
   /** What is marked, left open or sewn on in it. */
@@ -119,9 +119,13 @@ function whatIsOtherwise(rounds: readonly PlannedRound[], place: number): Omit<A
   return {
     ...(next.stitch === below.stitch || hasMotifs(next) ? {} : { stitch: next.stitch }),
     ...(otherLoops ? { loops: are ?? 'both' } : {}),
-    ...(stays && shapes(below) ? { even: below.count > below.from ? 'increases' : 'decreases' } : {}),
+    ...(stays && shapes(below) ? { even: shapingOf(below) } : {}),
   }
 }
+
+/** What a round that is shaped does to the count. */
+const shapingOf = ({ count, from }: PlannedRound): NonNullable<Ahead['even']> =>
+  count > from ? 'increases' : count < from ? 'decreases' : 'shaping'
 
 /** It has increases and decreases, though as many of one as of the other. */
 const isShaped = ({ steps }: PlannedRound): boolean =>

@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router'
 import {
   diagnose,
   familyOf,
+  hookInUse,
   heelFit,
   heelWays,
   sizesOf,
@@ -74,9 +75,14 @@ export function CheckDesk(props: CheckDeskProps) {
   const heel = useMemo(
     () =>
       tried
-        ? heelWays({ spec: pinned.spec, hook: view.gauge.hook, plan: pinned.plan, afterRound })
+        ? heelWays({
+            spec: pinned.spec,
+            hook: hookInUse(pinned.spec, view.gauge),
+            plan: pinned.plan,
+            afterRound,
+          })
         : undefined,
-    [tried, pinned, view.gauge.hook, afterRound],
+    [tried, pinned, view.gauge, afterRound],
   )
   const ways = heel ?? (found?.ok && !waits ? found.ways : [])
   const take = async (way: WayOut) => {
@@ -225,7 +231,13 @@ function judge(
       rounds: plan.rounds.slice(0, afterRound),
       readings: [...before, reading],
     })
-    const { unchanged, ways } = waysOut({ spec, hook: view.gauge.hook, plan, afterRound, diagnosis })
+    const { unchanged, ways } = waysOut({
+      spec,
+      hook: hookInUse(spec, view.gauge),
+      plan,
+      afterRound,
+      diagnosis,
+    })
     return { ok: true as const, reading, diagnosis, unchanged, ways: ways.slice(0, MOST_WAYS) }
   } catch (error) {
     return { ok: false as const, ...refusalIn(error, speech) }

@@ -2,6 +2,7 @@ import { Check } from 'lucide-react'
 import type { ReactNode } from 'react'
 import {
   familyOf,
+  hookInUse,
   hookLetter,
   sameYarns,
   writeRound,
@@ -63,7 +64,8 @@ export function TrackerSheet(props: TrackerSheetProps) {
   const sizes = useSizes()
   usePaper(PAGES[options.paper])
   const over = sizes.gaugeOver.millimetres
-  const letter = hookLetter(gauge.hook)
+  const hook = hookInUse(spec, gauge)
+  const letter = hookLetter(hook)
   const nameOf = (id: string) => yarns.find((yarn) => yarn.id === id)?.name ?? '?'
   const used = plan.yarn.map(({ yarn, metres }) => `${nameOf(yarn)}, ${sizes.yarn.full(metres)}`)
   const [first] = plan.finished.promises
@@ -87,7 +89,7 @@ export function TrackerSheet(props: TrackerSheetProps) {
           <h1 className="text-[2em] [overflow-wrap:anywhere]">{pieceTitle(view)}</h1>
           <p className="text-[0.9em]">
             {sayAllPromised(plan.finished.promises, sizes)}
-            {piece.quantity > 1 && `, ${piece.quantity} times`} · {gauge.hook} mm
+            {piece.quantity > 1 && `, ${piece.quantity} times`} · {hook} mm
             {letter ? ` (${letter})` : ''} · {(over / spec.gauge.w).toFixed(1)} sts,{' '}
             {(over / spec.gauge.h).toFixed(1)} rnds in {sizes.gaugeOver.label}
           </p>

@@ -20,7 +20,7 @@ const NEAR_HOOKS = 2
 interface OtherToolsProps {
   readonly spec: PieceSpec
   readonly plan: Plan
-  /** The hook of the gauge that the piece goes by, mm. */
+  /** The hook in use, mm. */
   readonly hook: number
   readonly from: PlannedRound
   readonly busy: boolean
@@ -28,9 +28,8 @@ interface OtherToolsProps {
 }
 
 /** Another hook or yarn from a round on. */
-export function OtherTools({ spec, plan, from, hook: planned, busy, onTake }: OtherToolsProps) {
+export function OtherTools({ spec, plan, from, hook: hookNow, busy, onTake }: OtherToolsProps) {
   const yarns = useYarns() ?? []
-  const hookNow = spec.gauge.hook ?? planned
   const [hook, setHook] = useState(hookNow)
   const [yarn, setYarn] = useState('')
   const title = titleOf(from)

@@ -24,7 +24,7 @@ interface OtherwiseButtonsProps {
   readonly plan: Plan
   readonly round: PlannedRound
   readonly position: Position
-  /** The hook of the gauge that the piece goes by, mm. */
+  /** The hook in use, mm. */
   readonly hook: number
   /** What this copy is worked otherwise already. */
   readonly changes: readonly Difference[]
@@ -127,7 +127,7 @@ export function OtherwiseButtons({
       )}
       {from && (
         <OtherTools
-          key={spec.gauge.hook}
+          key={hook}
           spec={spec}
           plan={plan}
           hook={hook}

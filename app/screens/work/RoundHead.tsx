@@ -72,11 +72,11 @@ export function RepeatBoxes({
             )}
           />
         ))}
-      <span className="pl-2 text-[min(2.1rem,7cqh)] leading-tight max-sm:pl-0 max-sm:text-[min(1.25rem,4cqh)]">
+      <span className="pr-3 pl-2 text-[min(2.1rem,7cqh)] leading-tight max-sm:pl-0 max-sm:text-[min(1.25rem,4cqh)]">
         repeat {time} of {times}
         {where && `, ${where}`}
       </span>
-      {children && <span className="pl-3 max-sm:pl-0">{children}</span>}
+      {children}
     </div>
   )
 }

@@ -106,7 +106,7 @@ export function RoundInHand({
   return (
     <div
       ref={stage}
-      className="stage flex min-h-0 grow flex-col justify-between gap-1 overflow-hidden pt-3 low:min-h-[26rem] lying:gap-0 lying:pt-0"
+      className="stage flex min-h-0 grow flex-col justify-between gap-1 overflow-hidden pt-3 max-sm:large:gap-0 max-sm:large:pt-1 low:min-h-[26rem] lying:gap-0 lying:pt-0"
     >
       <div className="flex items-start gap-x-10 px-7 max-sm:gap-x-4 max-sm:px-4">
         <RoundNumber round={round} of={plan.rounds.length} />

@@ -5,6 +5,7 @@ import {
   atTheEnd,
   changesOfCopy,
   goTo,
+  hookInUse,
   nextRound,
   samePosition,
   undo,
@@ -199,7 +200,7 @@ export function WorkDesk({ view, copy, plan, spec, open }: WorkDeskProps) {
               plan={plan}
               round={now.round}
               position={state.position}
-              hook={view.gauge.hook}
+              hook={hookInUse(spec, view.gauge)}
               changes={changes}
               act={act}
               onDone={() => setDialog(undefined)}
