@@ -22,6 +22,13 @@ export interface CountsProblem {
   readonly increaseBefore?: number
 }
 
+/** Counts that were found, and what they cost. */
+export interface SpreadCounts {
+  readonly counts: readonly number[]
+  /** Σ deviation + Σ complexity; comparable only within one problem. */
+  readonly cost: number
+}
+
 /** Whether a round's stitches divide as they must. */
 export const divides = (
   { multiples, ends }: Pick<CountsProblem, 'multiples' | 'ends'>,

@@ -1,5 +1,5 @@
-import { divides, stepPrices, type CountsProblem } from './countsProblem.ts'
-import { noCountsFit, type SpreadCounts } from './spreadCounts.ts'
+import { divides, stepPrices, type CountsProblem, type SpreadCounts } from './countsProblem.ts'
+import { noCountsFit } from './spreadCounts.ts'
 
 /**
  * The one count that costs least along a wall that keeps its count: what `spreadCounts` finds there, without looking at
