@@ -7,6 +7,7 @@ const atTheHook = {
   hangs: false,
   joined: true,
   nameOf: ({ yarn }: { yarn: string }) => yarn.charAt(0).toUpperCase() + yarn.slice(1),
+  titleOf: (number: number) => `Rnd ${number}`,
   terms: 'US' as const,
   sizes,
 }
@@ -50,11 +51,11 @@ test('at a change of yarn it is said whether the one in hand is carried or cut, 
   }
   const back = change([1, 'fog'], [5, 'tarn'], [7, 'fog'])
   expect(back(3)).toBe(
-    'Next round: change to Tarn at the join; carry Fog up inside to round 7; 1 tail to hide.',
+    'Next round: change to Tarn at the join; carry Fog up inside to Rnd 7; 1 tail to hide.',
   )
   expect(back(5)).toBe('Next round: change to Fog at the join; cut Tarn; Fog waits inside; 1 tail to hide.')
   expect(change([1, 'fog'], [4, 'tarn'], [9, 'fog'])(2)).toBe(
-    'Next round: change to Tarn at the join; cut Fog, it is back in round 9; 2 tails to hide.',
+    'Next round: change to Tarn at the join; cut Fog, it is back in Rnd 9; 2 tails to hide.',
   )
 })
 

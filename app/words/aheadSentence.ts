@@ -11,6 +11,8 @@ interface AtTheHook {
   readonly joined: boolean
   /** What yarns that are held together are called. */
   readonly nameOf: (held: HeldYarns) => string
+  /** What a round or row is called by its number. */
+  readonly titleOf: (number: number) => string
   readonly terms: Terms
   readonly sizes: Pick<Sizes, 'full'>
 }
@@ -44,13 +46,16 @@ export function aheadSentence(
     ...(yarns
       ? [`change to ${at.nameOf(yarns)} ${at.joined ? 'at the join' : 'in the last stitch before it'}`]
       : []),
-    ...(more.change ? layDown(more.change, at.nameOf) : []),
+    ...(more.change ? layDown(more.change, at) : []),
   ]
   return `${when}: ${what.join('; ')}.`
 }
 
 /** What becomes of the yarns that were in hand, and the ends that it leaves. */
-function layDown({ down, up, tails }: YarnChange, nameOf: AtTheHook['nameOf']): string[] {
+function layDown(
+  { down, up, tails }: YarnChange,
+  { nameOf, titleOf }: Pick<AtTheHook, 'nameOf' | 'titleOf'>,
+): string[] {
   const seen = new Set<string>()
   const laid = down.flatMap((run) => {
     if (seen.has(run.yarn)) return []
@@ -58,8 +63,8 @@ function layDown({ down, up, tails }: YarnChange, nameOf: AtTheHook['nameOf']): 
     const name = nameOf(run)
     if (!run.back) return [`cut ${name}`]
     return run.back.carried
-      ? [`carry ${name} up inside to round ${run.back.round}`]
-      : [`cut ${name}, it is back in round ${run.back.round}`]
+      ? [`carry ${name} up inside to ${titleOf(run.back.round)}`]
+      : [`cut ${name}, it is back in ${titleOf(run.back.round)}`]
   })
   const taken = up.filter(({ carriedFrom }) => carriedFrom !== undefined)
   return [

@@ -1,10 +1,9 @@
-import { SpecError } from '../errors/specError.ts'
+import { attempt } from '../errors/attempt.ts'
 import { gaugeOnHook } from '../gauge/hookAdvice.ts'
 import { carryOnPlan } from '../plan/carryOnPlan.ts'
-import type { PieceSpec } from '../plan/plan.ts'
+import type { PieceSpec, Plan } from '../plan/plan.ts'
 import { planPiece } from '../plan/planPiece.ts'
 import type { Otherwise } from '../plan/workedOtherwise.ts'
-import type { Plan } from '../plan/plan.ts'
 import { gaugeIn } from '../plan/sectionWork.ts'
 import { edgeAsPlanned } from './edgeAsPlanned.ts'
 
@@ -27,16 +26,10 @@ export function onHookFrom(
   const rounds = plan.rounds.slice(0, from - 1)
   const last = rounds.at(-1)
   const worked = last && { rounds, edge: edgeAsPlanned(last) }
-  try {
-    return {
-      spec: next,
-      plan:
-        worked && spec.constraints?.given
-          ? carryOnPlan(next, plan, rounds, worked.edge)
-          : planPiece(next, worked),
-    }
-  } catch (error) {
-    if (error instanceof SpecError) return undefined
-    throw error
-  }
+  const made = attempt(() =>
+    worked && spec.constraints?.given
+      ? carryOnPlan(next, plan, rounds, worked.edge)
+      : planPiece(next, worked),
+  )
+  return made.ok ? { spec: next, plan: made.value } : undefined
 }

@@ -125,9 +125,10 @@ function slippedAt(
   inRing: boolean,
 ): { readonly units: readonly Unit[]; readonly unit: number } | undefined {
   const instead = (at: number, replaces: number, ...by: Unit[]) => units.toSpliced(at, replaces, ...by)
-  // In a ring stitches stand in nothing that could be used up: one more or fewer is to come.
+  // In a ring stitches stand in nothing that could be used up: one more or fewer is to come, unless all are made.
   if (inRing) {
-    return { units: off > 0 ? [...units, units.at(-1)!] : units.slice(0, -1), unit: made }
+    const others = off > 0 ? [...units, units.at(-1)!] : units.slice(0, -1)
+    return { units: others, unit: made === units.length ? others.length : made }
   }
   for (let at = made - 1; at >= 0; at--) {
     const unit = units[at]!

@@ -38,8 +38,9 @@ test('a stitch more or fewer where the hook is: it adds up, the next round takes
         expect(rounds.slice(0, round.number - 1)).toEqual(plan.rounds.slice(0, round.number - 1))
         const made = stitchesMade(unitsOf(worked), slip.unit)
         const before = stitchesMade(unitsOf(round), unit)
-        // Stitches in a ring stand in nothing: what is more or fewer there is to come.
-        expect(made - before).toBe(round.from === 0 ? 0 : off)
+        // Stitches in a ring stand in nothing: what is more or fewer there is to come, unless all are made.
+        expect(made - before).toBe(round.from === 0 && unit < unitsOf(round).length ? 0 : off)
+        expect(slip.unit).toBeLessThanOrEqual(unitsOf(worked).length)
         // What is still to come in it is as planned.
         if (round.from > 0) {
           expect(
@@ -60,6 +61,20 @@ test('a stitch more or fewer where the hook is: it adds up, the next round takes
     { numRuns: 300 },
   )
   expect(slips).toBeGreaterThan(60)
+})
+
+test('told once a ring is whole, a stitch more or fewer leaves it whole', () => {
+  const told = [-1, 1].flatMap((off) =>
+    names.flatMap((name) => {
+      const spec = PIECES_TO_WRITE[name]!
+      const plan = planPiece(spec)
+      const first = plan.rounds[0]!
+      const slip = first.from === 0 && slipHere(spec, plan, 1, unitsOf(first).length, off as 1 | -1)
+      return slip ? [unitsOf(slip.plan.rounds[0]!).length - slip.unit] : []
+    }),
+  )
+  expect(told.length).toBeGreaterThan(5)
+  expect(new Set(told)).toEqual(new Set([0]))
 })
 
 test('before the first stitch of a round there is no slip to tell', () => {

@@ -12,6 +12,8 @@ import {
 } from '../../../core/index.ts'
 import { useYarns } from '../../store/queries.ts'
 import { Select } from '../../ui/Select.tsx'
+import { useSizes } from '../../ui/useSizes.ts'
+import { sayAllPromised } from '../../words/measureWords.ts'
 import { yarnNames } from '../../words/wording.ts'
 
 /** Another hook is looked for among those half as thick to twice as thick. */
@@ -30,6 +32,7 @@ interface OtherToolsProps {
 /** Another hook or yarn from a round on. */
 export function OtherTools({ spec, plan, from, hook: hookNow, busy, onTake }: OtherToolsProps) {
   const yarns = useYarns() ?? []
+  const sizes = useSizes()
   const [hook, setHook] = useState(hookNow)
   const [yarn, setYarn] = useState('')
   const title = titleOf(from)
@@ -56,7 +59,7 @@ export function OtherTools({ spec, plan, from, hook: hookNow, busy, onTake }: Ot
           onHook &&
           onTake(
             onHook,
-            `From ${title} on with ${hook} mm: ${onHook.plan.rounds.length} rounds in all, to the same size.`,
+            `From ${title} on with ${hook} mm: ${onHook.plan.rounds.length} in all, ${sayAllPromised(onHook.plan.finished.promises, sizes)}.`,
           )
         }
       >

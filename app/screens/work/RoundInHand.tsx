@@ -32,6 +32,7 @@ import { sayWhatDiffers } from '../../words/differenceWords.ts'
 import { endingSentence } from '../../words/endingSentence.ts'
 import { wordsOf } from '../../words/formWords.ts'
 import { alongZone } from '../../words/zoneWords.ts'
+import { roundTitle } from '../../words/roundWords.ts'
 import { sayPlace } from '../../words/placeWords.ts'
 import { sts, yarnNames } from '../../words/wording.ts'
 import { RepeatBoxes, repeatSize, RoundNumber } from './RoundHead.tsx'
@@ -161,6 +162,7 @@ export function RoundInHand({
                   hangs,
                   joined: constructionIn(spec, round.section).rounds.kind === 'joined',
                   nameOf: (held) => yarnNames(yarns ?? [], held),
+                  titleOf: (number) => roundTitle(plan, number),
                   terms,
                   sizes,
                 })}
