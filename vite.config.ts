@@ -1,10 +1,19 @@
 import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** What stands in the page is painted before what takes it over is fetched. */
+const paintFirst: Plugin = {
+  name: 'paint-first',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (html) => html.replaceAll('<script type="module"', '<script type="module" fetchpriority="low"'),
+  },
+}
 
 export default defineConfig({
   root: at('./app'),
@@ -39,6 +48,7 @@ export default defineConfig({
   plugins: [
     react(),
     tailwindcss(),
+    paintFirst,
     VitePWA({
       injectRegister: false,
       registerType: 'prompt',

@@ -1,5 +1,5 @@
 import { QueryClientProvider } from '@tanstack/react-query'
-import { lazy, Suspense, useEffect } from 'react'
+import { lazy, Suspense, useEffect, type ComponentType } from 'react'
 import { BrowserRouter, Navigate, Route, Routes, useLocation, useParams } from 'react-router'
 import { ShelfScreen } from './screens/shelf/ShelfScreen.tsx'
 import { queryClient } from './store/liveQueries.ts'
@@ -10,65 +10,83 @@ import { Opening } from './ui/Opening.tsx'
 import { NewVersionNotice } from './ui/NewVersionNotice.tsx'
 import { Toaster } from './ui/toasts.tsx'
 
+/** Where the application is opened: what is shown there is on its way before anything is drawn. */
+const OPENED_AT = location.pathname.split('/').at(-1)
+
+/** A screen that is loaded when it is first shown, or at once where the application is opened at it. */
+function screen<P>(place: string, load: () => Promise<ComponentType<P>>) {
+  const loading = place === OPENED_AT ? load() : undefined
+  return lazy(async () => ({ default: await (loading ?? load()) }))
+}
+
 /** A screen that may ask for plans at once comes with what makes them; the shelf has it done by the worker. */
 async function withPlans<M>(screen: Promise<M>): Promise<M> {
   const [loaded] = await Promise.all([screen, import('./store/planHere.ts')])
   return loaded
 }
 
-const PlanScreen = lazy(() =>
-  withPlans(import('./screens/plan/PlanScreen.tsx')).then((m) => ({ default: m.PlanScreen })),
+const PlanScreen = screen(
+  'plan',
+  async () => (await withPlans(import('./screens/plan/PlanScreen.tsx'))).PlanScreen,
 )
-const WorkScreen = lazy(() =>
-  withPlans(import('./screens/work/WorkScreen.tsx')).then((m) => ({ default: m.WorkScreen })),
+const WorkScreen = screen(
+  'work',
+  async () => (await withPlans(import('./screens/work/WorkScreen.tsx'))).WorkScreen,
 )
-const CheckScreen = lazy(() =>
-  withPlans(import('./screens/check/CheckScreen.tsx')).then((m) => ({ default: m.CheckScreen })),
+const CheckScreen = screen(
+  'check',
+  async () => (await withPlans(import('./screens/check/CheckScreen.tsx'))).CheckScreen,
 )
-const CreateScreen = lazy(() =>
-  withPlans(import('./screens/create/CreateScreen.tsx')).then((m) => ({ default: m.CreateScreen })),
+const CreateScreen = screen(
+  'new',
+  async () => (await withPlans(import('./screens/create/CreateScreen.tsx'))).CreateScreen,
 )
-const CombinationScreen = lazy(() =>
-  import('./screens/create/CombinationScreen.tsx').then((m) => ({ default: m.CombinationScreen })),
+const CombinationScreen = screen(
+  'together',
+  async () => (await import('./screens/create/CombinationScreen.tsx')).CombinationScreen,
 )
-const NewTextScreen = lazy(() =>
-  import('./screens/text/TextScreen.tsx').then((m) => ({ default: m.NewTextScreen })),
+const NewTextScreen = screen(
+  'text',
+  async () => (await import('./screens/text/TextScreen.tsx')).NewTextScreen,
 )
-const TextScreen = lazy(() =>
-  import('./screens/text/TextScreen.tsx').then((m) => ({ default: m.TextScreen })),
+const TextScreen = screen('text', async () => (await import('./screens/text/TextScreen.tsx')).TextScreen)
+const GaugesScreen = screen(
+  'gauges',
+  async () => (await withPlans(import('./screens/gauges/GaugesScreen.tsx'))).GaugesScreen,
 )
-const GaugesScreen = lazy(() =>
-  withPlans(import('./screens/gauges/GaugesScreen.tsx')).then((m) => ({ default: m.GaugesScreen })),
+const YarnsScreen = screen(
+  'yarns',
+  async () => (await withPlans(import('./screens/yarns/YarnsScreen.tsx'))).YarnsScreen,
 )
-const YarnsScreen = lazy(() =>
-  withPlans(import('./screens/yarns/YarnsScreen.tsx')).then((m) => ({ default: m.YarnsScreen })),
+const CarryScreen = screen(
+  'carry',
+  async () => (await withPlans(import('./screens/carry/CarryScreen.tsx'))).CarryScreen,
 )
-const CarryScreen = lazy(() =>
-  withPlans(import('./screens/carry/CarryScreen.tsx')).then((m) => ({ default: m.CarryScreen })),
+const LogScreen = screen(
+  'log',
+  async () => (await withPlans(import('./screens/log/LogScreen.tsx'))).LogScreen,
 )
-const LogScreen = lazy(() =>
-  withPlans(import('./screens/log/LogScreen.tsx')).then((m) => ({ default: m.LogScreen })),
+const MeasureScreen = screen(
+  'measure',
+  async () => (await withPlans(import('./screens/measure/MeasureScreen.tsx'))).MeasureScreen,
 )
-const MeasureScreen = lazy(() =>
-  withPlans(import('./screens/measure/MeasureScreen.tsx')).then((m) => ({ default: m.MeasureScreen })),
+const SheetScreen = screen(
+  'sheet',
+  async () => (await withPlans(import('./screens/measure/SheetScreen.tsx'))).SheetScreen,
 )
-const SheetScreen = lazy(() =>
-  withPlans(import('./screens/measure/SheetScreen.tsx')).then((m) => ({ default: m.SheetScreen })),
+const BlockScreen = screen('block', async () => (await import('./screens/sheet/BlockScreen.tsx')).BlockScreen)
+const SeamScreen = screen('seam', async () => (await import('./screens/pieces/SeamScreen.tsx')).SeamScreen)
+const PieceSheetScreen = screen(
+  'sheet',
+  async () => (await withPlans(import('./screens/sheet/PieceSheetScreen.tsx'))).PieceSheetScreen,
 )
-const BlockScreen = lazy(() =>
-  import('./screens/sheet/BlockScreen.tsx').then((m) => ({ default: m.BlockScreen })),
+const PiecesScreen = screen(
+  'pieces',
+  async () => (await withPlans(import('./screens/pieces/PiecesScreen.tsx'))).PiecesScreen,
 )
-const SeamScreen = lazy(() =>
-  import('./screens/pieces/SeamScreen.tsx').then((m) => ({ default: m.SeamScreen })),
-)
-const PieceSheetScreen = lazy(() =>
-  withPlans(import('./screens/sheet/PieceSheetScreen.tsx')).then((m) => ({ default: m.PieceSheetScreen })),
-)
-const PiecesScreen = lazy(() =>
-  withPlans(import('./screens/pieces/PiecesScreen.tsx')).then((m) => ({ default: m.PiecesScreen })),
-)
-const SettingsScreen = lazy(() =>
-  withPlans(import('./screens/settings/SettingsScreen.tsx')).then((m) => ({ default: m.SettingsScreen })),
+const SettingsScreen = screen(
+  'settings',
+  async () => (await withPlans(import('./screens/settings/SettingsScreen.tsx'))).SettingsScreen,
 )
 
 export function App() {

@@ -1,5 +1,8 @@
+import './ui/firstFrame.ts'
+import './store/database.ts'
+import './ui/ownTurn.ts'
 import Dexie from 'dexie'
-import { StrictMode } from 'react'
+import { startTransition, StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { App } from './App.tsx'
 import { loadDemoOnFirstVisit } from './store/firstVisit.ts'
@@ -9,7 +12,10 @@ import { sweepDeleted } from './store/mutations.ts'
 import { takeUpLeftBehind, watchLeaving } from './store/onTheWay.ts'
 import { say } from './ui/toasts.tsx'
 import './ui/styles.css'
+import { nextTurn } from './ui/nextTurn.ts'
 import { watchRoom } from './ui/useLayout.ts'
+
+await nextTurn()
 
 watchStorage()
 watchRoom()
@@ -39,11 +45,14 @@ const prepareForEdits = () => {
 for (const event of ATTENTION) window.addEventListener(event, prepareForEdits)
 window.addEventListener('load', () => setTimeout(prepareForEdits, UNASKED_MS))
 
+/** In slices, between which the page answers. */
 const open = () =>
-  createRoot(document.getElementById('root')!).render(
-    <StrictMode>
-      <App />
-    </StrictMode>,
+  startTransition(() =>
+    createRoot(document.getElementById('root')!).render(
+      <StrictMode>
+        <App />
+      </StrictMode>,
+    ),
   )
 // What a page was left with is there before anything is shown.
 void takeUpLeftBehind()

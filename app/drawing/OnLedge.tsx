@@ -21,6 +21,9 @@ import {
 /** Px that a ledge's tape is high. */
 export const LEDGE_TAPE = 18
 
+/** Under so many px across, a piece has the finest edge and the smallest post. */
+const SMALL = 40
+
 /** How much of the ledge a piece takes, mm: flats stand face-on, walls as they stand. */
 export function sizeOnLedge(plan: Plan): { readonly width: number; readonly height: number } {
   if (stands(plan)) {
@@ -64,11 +67,12 @@ export function OnePiece(props: OnePieceProps) {
   const place = { left: (width - drawn.width) / 2, bottom: 0, width: drawn.width, height: drawn.height }
   const round = position && roundNamed(plan.rounds, position.round)
   const here = round && !finished ? placeIn(view, round, shareWorked(round, position.unit)) : undefined
+  const small = Math.min(drawn.width, drawn.height) < SMALL
   const edge = {
     fill: finished ? (yarns.get(plan.rounds.at(-1)!.yarn) ?? '#FAFCFB') : 'var(--color-film)',
     stroke: 'var(--color-ink)',
-    strokeWidth: 1.2,
-    strokeDasharray: finished ? undefined : '4 4',
+    strokeWidth: small ? 1 : 1.2,
+    strokeDasharray: finished ? undefined : small ? '2 1.5' : '4 4',
   }
   return (
     <span className="absolute block" style={place}>
@@ -106,10 +110,10 @@ export function OnePiece(props: OnePieceProps) {
           <circle
             cx={here.x}
             cy={here.y}
-            r={7}
+            r={small ? 4 : 7}
             fill="var(--color-tape)"
             stroke="var(--color-ink)"
-            strokeWidth={2.6}
+            strokeWidth={small ? 1.6 : 2.6}
           />
         </svg>
       )}
@@ -117,22 +121,34 @@ export function OnePiece(props: OnePieceProps) {
   )
 }
 
-/** The front edge of a ledge. */
+/** Px between marks that can be told apart, and between numbers. */
+const MARK_APART = 4
+const NUMBER_APART = 30
+
+/** The front edge of a ledge: marks and numbers as close as they can be read, the finest of them centimetres or inches. */
 export function LedgeTape({ width, scale, inches }: { width: number; scale: number; inches: boolean }) {
   const unit = (inches ? MM_PER_INCH : 10) * scale
-  const { ticks } = tapeTicks(width, unit, 1, unit)
+  const steps = inches ? [1, 4, 12, 24, 48] : [1, 5, 10, 20, 50, 100]
+  const apart = (px: number, from: number) =>
+    steps.find((step) => step >= from && step * unit >= px) ?? steps.at(-1)!
+  const mark = apart(MARK_APART, 1)
+  const number = apart(NUMBER_APART, inches ? 4 : 10)
+  const { ticks } = tapeTicks(width, mark * unit, 1, mark * unit)
   return (
     <svg width={width} height={LEDGE_TAPE} className="on-tape block" aria-hidden>
       <rect width={width} height={LEDGE_TAPE} fill="var(--color-tape)" />
       {ticks.map(({ at }) => {
-        const number = Math.round(at / unit)
-        const named = number % 10 === 0 || (inches && number % 4 === 0)
+        const here = Math.round(at / unit)
         return (
-          <g key={number}>
-            <path d={`M${at} 0v${number % 5 === 0 ? 8 : 5}`} stroke="var(--color-ink)" strokeWidth={1} />
-            {named && (
+          <g key={here}>
+            <path
+              d={`M${at} 0v${here % (5 * mark) === 0 || here % number === 0 ? 8 : 5}`}
+              stroke="var(--color-ink)"
+              strokeWidth={1}
+            />
+            {here % number === 0 && (
               <text x={at - 3} y={15} textAnchor="end" fontSize={13} className="slab" fill="var(--color-ink)">
-                {number}
+                {here}
               </text>
             )}
           </g>

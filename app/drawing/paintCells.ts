@@ -56,7 +56,7 @@ export function paintCells(
     begun = -1
   }
   for (let cell = 0; cell < count; cell++) {
-    const made = isMade(round[cell]!, unit[cell]!, shown)
+    const made = hasMade(round[cell]!, unit[cell]!, shown)
     const plain = kind[cell] === WORK
     const touches =
       begun >= 0 &&
@@ -119,7 +119,7 @@ export function paintMotifs(
 ): void {
   context.lineJoin = 'round'
   for (const { round, unit, yarn, outline: points } of motifs) {
-    const made = isMade(round, unit, shown)
+    const made = hasMade(round, unit, shown)
     if (!made && shown.kind === 'madeTo' && !shown.toCome) continue
     const path = new Path2D(pathOf(points, true))
     const ink = yarnInk(yarns.get(yarn) ?? '#FAFCFB')
@@ -154,7 +154,8 @@ function paintBatch(
   context.stroke(strands)
 }
 
-function isMade(round: number, unit: number, shown: Shown): boolean {
+/** Whether a unit of a round is made. */
+export function hasMade(round: number, unit: number, shown: Shown): boolean {
   if (shown.kind !== 'madeTo') return shown.kind === 'all'
   return round < shown.round || (round === shown.round && unit < shown.unit)
 }

@@ -38,20 +38,60 @@ export interface PieceView {
 export const piecesOf = (projectId: string): Promise<PieceRecord[]> =>
   database.pieces.where('projectId').equals(projectId).sortBy('place')
 
-async function pieceView(
+/** What is kept of some pieces, each table whole. */
+interface Kept {
+  readonly gauges: ReadonlyMap<string, GaugeRecord>
+  readonly copies: readonly CopyRecord[]
+  /** Oldest first. */
+  readonly versions: readonly PlanVersion[]
+}
+
+function pieceView(
   project: StoredProject,
   pieces: readonly PieceRecord[],
   piece: PieceRecord,
-): Promise<PieceView | undefined> {
-  const gauge = await database.gauges.get(piece.gaugeId)
+  kept: Kept,
+): PieceView | undefined {
+  const [gauge, ...others] = gaugesUsed(piece).map((id) => kept.gauges.get(id))
   if (!gauge) return undefined
-  const [, ...named] = gaugesUsed(piece)
-  const others = (await database.gauges.bulkGet(named)).filter((one) => one !== undefined)
-  const [copies, versions] = await Promise.all([
-    database.copies.where('pieceId').equals(piece.id).sortBy('number'),
+  return {
+    project,
+    pieces,
+    piece,
+    gauge,
+    others: others.filter((one) => one !== undefined),
+    copies: kept.copies
+      .filter(({ pieceId }) => pieceId === piece.id)
+      .sort((one, other) => one.number - other.number),
+    versions: kept.versions.filter(({ pieceId }) => pieceId === piece.id),
+  }
+}
+
+const byId = <T extends { readonly id: string }>(records: readonly T[]): ReadonlyMap<string, T> =>
+  new Map(records.map((record) => [record.id, record]))
+
+/** What is kept of one piece alone. */
+async function keptOf(piece: PieceRecord): Promise<Kept> {
+  const [gauges, copies, versions] = await Promise.all([
+    database.gauges.bulkGet(gaugesUsed(piece)),
+    database.copies.where('pieceId').equals(piece.id).toArray(),
     database.planVersions.where('[pieceId+version]').between([piece.id, 0], [piece.id, Infinity]).toArray(),
   ])
-  return { project, pieces, piece, gauge, others, copies, versions: versions.map(versionOf) }
+  return {
+    gauges: byId(gauges.filter((one) => one !== undefined)),
+    copies,
+    versions: versions.map(versionOf),
+  }
+}
+
+/** What is kept of all pieces: a table is read in one go sooner than piece by piece. */
+async function keptOfAll(): Promise<Kept> {
+  const [gauges, copies, versions] = await Promise.all([
+    database.gauges.toArray(),
+    database.copies.toArray(),
+    database.planVersions.orderBy('[pieceId+version]').toArray(),
+  ])
+  return { gauges: byId(gauges), copies, versions: versions.map(versionOf) }
 }
 
 const PROJECT_TABLES = ['projects', 'pieces', 'gauges', 'copies', 'planVersions']
@@ -62,7 +102,7 @@ export function usePiece(id: string | undefined): PieceView | null | undefined {
     const piece = id === undefined ? undefined : await database.pieces.get(id)
     const project = piece && (await database.projects.get(piece.projectId))
     if (!project || project.deletedAt) return undefined
-    return pieceView(project, await piecesOf(project.id), piece)
+    return pieceView(project, await piecesOf(project.id), piece, await keptOf(piece))
   })
   return view ?? (settled ? view : undefined)
 }
@@ -79,16 +119,18 @@ export function useFirstPieceId(projectId: string | undefined): string | null | 
 export function usePieces(): readonly PieceView[] | undefined {
   return (
     useStored(['pieces'], PROJECT_TABLES, async () => {
-      const projects = await database.projects.orderBy('updatedAt').reverse().toArray()
-      const views = await Promise.all(
-        projects
-          .filter(({ deletedAt }) => !deletedAt)
-          .map(async (project) => {
-            const pieces = await piecesOf(project.id)
-            return Promise.all(pieces.map((piece) => pieceView(project, pieces, piece)))
-          }),
-      )
-      return views.flat().filter((view) => view !== undefined)
+      const [projects, all, kept] = await Promise.all([
+        database.projects.orderBy('updatedAt').reverse().toArray(),
+        database.pieces.toCollection().sortBy('place'),
+        keptOfAll(),
+      ])
+      return projects
+        .filter(({ deletedAt }) => !deletedAt)
+        .flatMap((project) => {
+          const pieces = all.filter(({ projectId }) => projectId === project.id)
+          return pieces.map((piece) => pieceView(project, pieces, piece, kept))
+        })
+        .filter((view) => view !== undefined)
     }) ?? undefined
   )
 }

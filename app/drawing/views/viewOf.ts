@@ -113,8 +113,22 @@ export const reachOf = (plan: Pick<Plan, 'rounds'>): number => mainOf(plan).at(-
 /** Reach of a row past the middle of the disc when a quarter of it runs straight, in radii. */
 export const TAIL = (1 - UNROLL_CUT) * 2 * Math.PI
 
+interface Standing {
+  readonly wide: number
+  readonly tall: number
+}
+
+/** Asked for by everything that draws a piece: remembered for as long as its plan is. */
+const sizesStanding = new WeakMap<Plan, Standing>()
+
 /** How large a piece is that stands, mm. */
-export function sizeStanding(plan: Plan): { readonly wide: number; readonly tall: number } {
+export function sizeStanding(plan: Plan): Standing {
+  const known = sizesStanding.get(plan) ?? measureStanding(plan)
+  sizesStanding.set(plan, known)
+  return known
+}
+
+function measureStanding(plan: Plan): Standing {
   const sides = sidesOf(plan)
   const tall = Math.max(...sides.map(({ near, far }) => (turnsHeel(plan) ? Math.max(near.z, far.z) : near.z)))
   const out = Math.max(...sides.flatMap(({ near, far }) => [-near.x, far.x]))

@@ -1,5 +1,6 @@
+import clsx from 'clsx'
 import { ToggleGroup } from 'radix-ui'
-import { useState } from 'react'
+import { useDeferredValue, useState } from 'react'
 import { isFlat } from '../../drawing/views/view.ts'
 import { isOval, isPart, isWall } from '../../drawing/views/viewOf.ts'
 import { useElementSize } from '../../ui/useElementSize.ts'
@@ -17,6 +18,10 @@ import { FlatStacked, WallStacked } from './StackedDrawings.tsx'
 import { TitleBlock } from './TitleBlock.tsx'
 import { StartWork, YarnAndTime } from './YarnAndTime.tsx'
 
+/** On a phone it is laid out when it is scrolled to; as wide as the screen, so that no outline is cut. */
+const BELOW =
+  'max-sm:-mx-4 max-sm:px-4 max-sm:[content-visibility:auto] max-sm:[contain-intrinsic-size:auto_600px]'
+
 /** One below the other: values, drawing, rounds. On a phone the piece is whole, its rows behind a switch. */
 export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stacked' | 'phone' }) {
   const { plan, spec, settings, yarns } = model
@@ -32,15 +37,19 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
   const closed = plan !== undefined && !wall && !oval && !sock && !isFlat(plan)
   const unrolls = !phone || face === 'rows'
   const drawn = width > 0 && plan !== undefined && spec !== undefined
+  // What lies below the drawing comes after it.
+  const below = useDeferredValue(true, false)
   return (
     <main className="flex grow flex-col">
       <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-7 pt-4 pb-6 max-sm:px-4">
         <Headline model={model} />
-        <div className="max-sm:order-1">
-          <TitleBlock model={model} columns={phone ? 1 : 2} />
-          {!model.piece.constraints.given && <RhythmScale model={model} />}
-          {model.piece.constraints.given ? <AsWritten model={model} /> : <Compromises model={model} />}
-        </div>
+        {(below || !phone) && (
+          <div className={clsx(BELOW, 'max-sm:order-1')}>
+            <TitleBlock model={model} columns={phone ? 1 : 2} />
+            {!model.piece.constraints.given && <RhythmScale model={model} />}
+            {model.piece.constraints.given ? <AsWritten model={model} /> : <Compromises model={model} />}
+          </div>
+        )}
         <Notices model={model} />
         {phone && (
           <ToggleGroup.Root
@@ -104,8 +113,8 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
               <FlatStacked {...{ model, plan, spec, width, lit, onPoint: setLit }} unrolls={unrolls} />
             ))}
         </div>
-        {plan && spec && (
-          <section aria-label="Rounds" className="max-sm:order-2">
+        {below && plan && spec && (
+          <section aria-label="Rounds" className={clsx(BELOW, 'max-sm:order-2')}>
             <Ledger
               plan={plan}
               spec={spec}
@@ -120,9 +129,11 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
             />
           </section>
         )}
-        <div className="max-sm:order-3">
-          <YarnAndTime model={model} />
-        </div>
+        {below && (
+          <div className={clsx(BELOW, 'max-sm:order-3')}>
+            <YarnAndTime model={model} />
+          </div>
+        )}
       </div>
       <div className="sticky bottom-0 z-20 mt-auto border-t-2 rule bg-film">
         <StartWork model={model} />

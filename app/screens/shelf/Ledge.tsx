@@ -23,6 +23,8 @@ const TALLEST = 190
 /** Above its line, px; and the names under its tape, where there is room for them. */
 const OVER = 6
 const NAMES = 36
+/** Where a name has less room than this, px, its number stands alone. */
+const ROOM_FOR_NAME = 72
 /** About what a screen leaves beside it, px. */
 const MARGINS = 44
 
@@ -84,19 +86,23 @@ export function Ledge({ rows, current, onChoose, mirrored }: LedgeProps) {
           </div>
           <LedgeTape width={width} scale={scale} inches={sizes.unit === 'in'} />
           <div className="relative h-9 max-sm:hidden" aria-hidden>
-            {placed.map(({ row }, index) => (
-              <p
-                key={row.view.piece.id}
-                className={clsx(
-                  'absolute top-1 -translate-x-1/2 truncate px-2 text-center text-16',
-                  row.view.piece.id === current && 'bg-tape',
-                )}
-                style={{ left: middles[index], maxWidth: roomAt(middles, index, width) }}
-              >
-                <span className="slab">{numbers.get(row.view.project.id)}</span>{' '}
-                {row.view.pieces.length > 1 ? row.view.piece.name : row.view.project.name}
-              </p>
-            ))}
+            {placed.map(({ row }, index) => {
+              const maxWidth = roomAt(middles, index, width)
+              return (
+                <p
+                  key={row.view.piece.id}
+                  className={clsx(
+                    'absolute top-1 -translate-x-1/2 truncate px-2 text-center text-16',
+                    row.view.piece.id === current && 'bg-tape',
+                  )}
+                  style={{ left: middles[index], maxWidth }}
+                >
+                  <span className="slab">{numbers.get(row.view.project.id)}</span>
+                  {maxWidth >= ROOM_FOR_NAME &&
+                    ` ${row.view.pieces.length > 1 ? row.view.piece.name : row.view.project.name}`}
+                </p>
+              )
+            })}
           </div>
         </>
       )}

@@ -9,12 +9,13 @@ import {
   type WorkshopSettings,
   type WorkState,
 } from '../../../core/index.ts'
-import { startTransition, useEffect, useReducer, useRef } from 'react'
+import { startTransition, useEffect, useReducer } from 'react'
 import { useStored } from '../../store/liveQueries.ts'
 import { askPlanner } from '../../store/planner.ts'
 import type { PlanVersion } from '../../store/planVersions.ts'
 import type { PieceView } from '../../store/queries.ts'
 import { readWorkState } from '../../store/workSession.ts'
+import { nextTurn } from '../../ui/nextTurn.ts'
 
 /** A project as the shelf shows it. */
 export interface ShelfRow {
@@ -104,15 +105,28 @@ const plannedOf = (view: PieceView, settings: WorkshopSettings) => plans.get(key
  */
 function usePlansAhead(views: readonly PieceView[] | undefined, settings: WorkshopSettings): boolean {
   const [, done] = useReducer((times: number) => times + 1, 0)
-  const waitedFor = useRef(new Set<Promise<void>>())
+  // The planner starts while what it will be asked for is read.
+  useEffect(() => void askPlanner(() => Promise.resolve()).catch(() => undefined), [])
+  const ready = views?.every((view) => isReady(view, settings)) ?? false
   useEffect(() => {
-    for (const answer of views?.flatMap((view) => answersFor(view, settings)) ?? []) {
-      if (waitedFor.current.has(answer)) continue
-      waitedFor.current.add(answer)
-      void answer.then(() => startTransition(done))
+    if (ready || !views) return
+    let wanted = true
+    void (async () => {
+      const answers: Promise<void>[] = []
+      for (const view of views) {
+        // Each is asked in a turn of its own: what is asked travels as a copy.
+        await nextTurn()
+        if (!wanted) return
+        answers.push(...answersFor(view, settings))
+      }
+      await Promise.all(answers)
+      if (wanted) startTransition(done)
+    })()
+    return () => {
+      wanted = false
     }
-  })
-  return views !== undefined && views.every((view) => isReady(view, settings))
+  }, [views, settings, ready])
+  return ready
 }
 
 /** What was asked for already: a plan by what it is made from, a version by itself. */
