@@ -6,5 +6,5 @@ export default {
   transform: {},
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testMatch: ['<rootDir>/{core,app,server,tools}/**/*.test.ts'],
-  setupFiles: ['fake-indexeddb/auto', '<rootDir>/tools/propertySeed.ts'],
+  setupFiles: ['fake-indexeddb/auto', '<rootDir>/tools/properties.ts'],
 }

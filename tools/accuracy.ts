@@ -35,7 +35,7 @@ for (const start of ['swatch', 'table'] as const) {
 
 function causeRow(start: string, across: number, counts: string, { mistaken, honest }: Accuracy): string {
   const { makers: many, tellable, first, firstTwo, firstAfterLooks } = mistaken
-  return `| ${start} | ${across / 10} cm | ${counts} | ${many} | ${percent(tellable)} | ${percent(first)} | ${percent(firstTwo)} | ${percent(firstAfterLooks)} | ${(honest.falseAlarms * 100).toFixed(1)}% of ${honest.makers} |`
+  return `| ${start} | ${across / 10} cm | ${counts} | ${many} | ${percent(tellable())} | ${percent(first)} | ${percent(firstTwo)} | ${percent(firstAfterLooks)} | ${(honest.falseAlarms * 100).toFixed(1)}% of ${honest.makers} |`
 }
 
 const { label, swatch, day, drift, centre, tape, depth, fabric, seen, eye, hook, miscount, misseen } = ASSUMED

@@ -48,7 +48,7 @@ suite(
     passed: numPassedTests,
     failed: numFailedTests + numRuntimeErrorTestSuites,
   }),
-  { PROPERTY_SEED: '20261127' },
+  { PROPERTY_SEED: '20261127', PROPERTY_SHARE: '0.3' },
 )
 if (check('build', 'npm', ['run', '--silent', 'build'])) {
   check('size of the first screen', bin('size-limit'), [])

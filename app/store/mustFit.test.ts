@@ -16,6 +16,7 @@ import { keepFinished } from './keepFinished.ts'
 import { createPiece, renameProject, saveGauge, savePiece, saveSettings, saveYarn } from './mutations.ts'
 import { mustFit, notStoredWords, Refused } from './mustFit.ts'
 import { readSettings } from './queries.ts'
+import { runs } from '../../core/testing/runs.ts'
 
 const gauge: GaugeRecord = { ...UNMEASURED_GAUGE, id: 'gauge' }
 const yarn: YarnRecord = { id: 'fog', name: 'Fog', colour: '#FAFCFB', weight: 4, fibre: 'cotton' }
@@ -145,7 +146,7 @@ test('the gate and the reader of files are one: what passes comes back, what doe
       )
       expect(read.ok).toBe(stored)
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   )
   expect(passed).toBeGreaterThan(20)
   expect(passed).toBeLessThan(130)

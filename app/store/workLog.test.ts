@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import type { LogEvent } from '../../core/index.ts'
 import { UzelDatabase } from './database.ts'
 import { eventsAfter, lastSeq, latestEvents, putLogs, removeLogs } from './workLog.ts'
+import { runs } from '../../core/testing/runs.ts'
 
 const logOf = (copyId: string, length: number, from = 1): LogEvent[] =>
   Array.from({ length }, (_, index) => ({
@@ -37,7 +38,7 @@ test('a log is read the same however it is stored: from its start, after any eve
         db.close()
       },
     ),
-    { numRuns: 5 },
+    { numRuns: runs(5) },
   )
 })
 

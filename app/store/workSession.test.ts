@@ -13,6 +13,7 @@ import { newPiece, UNMEASURED_GAUGE, withEvenRound } from '../../core/index.ts'
 import { beginCopy } from './beginCopy.ts'
 import { UzelDatabase } from './database.ts'
 import { openWorkSession, readWorkState, type Deed } from './workSession.ts'
+import { runs } from '../../core/testing/runs.ts'
 
 const gauge = { ...UNMEASURED_GAUGE, id: 'gauge' }
 const mat = newPiece({
@@ -47,7 +48,7 @@ test('what is shown is stored: any work and undo in one tab replays to the same 
       expect((await readWorkState(copy, db)).position).toEqual(session.view().state.position)
       expect(session.view().unsaved).toBeUndefined()
     }),
-    { numRuns: 15 },
+    { numRuns: runs(15) },
   )
 })
 

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { betaOf, deviationFrom, type CountsProblem } from './countsProblem.ts'
 import { oneCount } from './oneCount.ts'
 import { spreadCounts } from './spreadCounts.ts'
+import { runs } from '../testing/runs.ts'
 
 /** A wall of any girth, held to a repeat or not, begun or not. */
 const anyWall = fc
@@ -38,7 +39,7 @@ test('the count of a wall costs what the search over all ways finds', () => {
       expect(new Set(counts.slice(goesOn ? 1 : 0)).size).toBe(1)
       expect(cost).toBeLessThanOrEqual(spreadCounts(problem).cost + 1e-9)
     }),
-    { numRuns: 150 },
+    { numRuns: runs(150) },
   )
 })
 

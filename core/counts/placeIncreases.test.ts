@@ -3,6 +3,7 @@ import { writeSteps } from '../pattern/writeSteps.ts'
 import { MOST_REPEATS, readableGaps } from './readableGaps.ts'
 import { placeIncreases, type PlaceRequest } from './placeIncreases.ts'
 import { expandSteps, stitchesConsumed, stitchesProduced, type Step } from '../rounds/steps.ts'
+import { runs } from '../testing/runs.ts'
 
 const place = (from: number, count: number, rest: Partial<PlaceRequest> = {}) =>
   placeIncreases({
@@ -139,6 +140,6 @@ test('any increase reads as three repeats at the most, its gaps within one stitc
       expect(steps.filter(({ times }) => times > 1).length).toBeLessThanOrEqual(MOST_REPEATS)
       expect(steps.length).toBeLessThanOrEqual(MOST_REPEATS + 1)
     }),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
 })

@@ -4,6 +4,7 @@ import { everyRow, plainSearch } from '../testing/plainSearch.ts'
 import { spreadCounts } from './spreadCounts.ts'
 import { FLAT_TOLERANCE } from '../lay/flatness.ts'
 import { betaOf, deviationFrom, inOuterHalf, type CountsProblem } from './countsProblem.ts'
+import { runs } from '../testing/runs.ts'
 
 function problem(
   perRound: number,
@@ -37,7 +38,7 @@ test('finds what a plain search over every count finds', () => {
         expect(spreadCounts(asked).cost).toBeCloseTo(plainSearch(asked), 6)
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -86,7 +87,7 @@ test('growing, level, falling and mixed guides come out as a plain search finds 
         else expect(spreadCounts(asked).cost).toBeCloseTo(best, 6)
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -119,7 +120,7 @@ test('the plain search is right itself: up to four rounds every row of counts is
         expect(spreadCounts(asked).cost).toBeCloseTo(tried.cost, 9)
       },
     ),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 

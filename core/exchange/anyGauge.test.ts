@@ -9,6 +9,7 @@ import { LIMITS } from './limits.ts'
 import { newPiece } from './newPiece.ts'
 import type { GaugeRecord } from './records.ts'
 import { specOf } from './specOf.ts'
+import { runs } from '../testing/runs.ts'
 
 const within = ([min, max]: readonly [number, number]) => fc.double({ min, max, noNaN: true })
 const whole = ([min, max]: readonly [number, number]) => fc.integer({ min, max })
@@ -112,7 +113,7 @@ test('every gauge that its fields accept is planned, or refused with a sentence 
         expect(Number.isFinite(at.radius + at.z + at.arc + at.sd)).toBe(true)
       }
     }),
-    { numRuns: 56 },
+    { numRuns: runs(56) },
   )
   expect(plans).toBeGreaterThan(0)
 })

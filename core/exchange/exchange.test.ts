@@ -19,6 +19,7 @@ import { DEFAULT_SETTINGS, type Records } from './records.ts'
 import { specOf } from './specOf.ts'
 import { withFreshIds } from './withFreshIds.ts'
 import { projectFile, writeProjectFile } from './writeProjectFile.ts'
+import { runs } from '../testing/runs.ts'
 
 const NOW = '2026-11-24T08:00:00.000Z'
 
@@ -36,7 +37,7 @@ test('what is written is read back without loss', () => {
       const read = readProjectFile(writeProjectFile(file))
       expect(read).toEqual({ ok: true, file: JSON.parse(JSON.stringify(file)) })
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

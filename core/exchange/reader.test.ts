@@ -5,6 +5,7 @@ import { fitsAsEvent } from './fitsAsEvent.ts'
 import { readProjectFile } from './readProjectFile.ts'
 import { projectFile, writeProjectFile } from './writeProjectFile.ts'
 import { event } from './workSchemas.ts'
+import { runs } from '../testing/runs.ts'
 
 type Loose = Record<string, Record<string, unknown>[]>
 
@@ -283,7 +284,7 @@ test('the quick look at events and the schema agree', () => {
       if (fitsAsEvent(line)) fitted++
       expect(fitsAsEvent(line)).toBe(bySchema)
     }),
-    { numRuns: 2000 },
+    { numRuns: runs(2000) },
   )
   expect(fitted).toBeGreaterThan(20)
   for (const line of smallWorkshop().events) expect(fitsAsEvent(line)).toBe(true)

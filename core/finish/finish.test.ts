@@ -30,6 +30,7 @@ import { tailsOf, timeOfWhole, yarnForAll, yarnInTurn } from './needs.ts'
 import { seamOf } from './seam.ts'
 import { seamInHand, withSeamMade } from './seamInHand.ts'
 import { validateJoint, type EdgesOf } from './validateJoint.ts'
+import { runs } from '../testing/runs.ts'
 
 const anyEdge = fc.integer({ min: 2, max: 300 })
 const said = (deed: () => unknown): string => {
@@ -67,7 +68,7 @@ test('every stitch of both edges is in a pair, in order; what takes two lies as 
         expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(1)
       }
     }),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   )
 })
 
@@ -82,7 +83,7 @@ test('a seam is told stitch by stitch: every pair once, and where a stitch takes
       expect(told.filter(({ again }) => again !== undefined)).toHaveLength(Math.abs(first - second))
       for (const { again } of told) if (again !== undefined) expect(again).toBe(first < second ? 0 : 1)
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -252,7 +253,7 @@ test('the way through a project has every step once and keeps every rule, wherev
       // Moved so and kept, it comes out so again.
       expect(ids(wayToFinish(all, { ...finish, order: ids(after) }).order)).toEqual(ids(after))
     }),
-    { numRuns: 120 },
+    { numRuns: runs(120) },
   )
 })
 

@@ -12,6 +12,7 @@ import {
 import { jointsOfCombination } from './jointsOfCombination.ts'
 import { NO_FINISH, wayToFinish } from './finish.ts'
 import { edgesOf, validateJoint } from './validateJoint.ts'
+import { runs } from '../testing/runs.ts'
 
 const gauge = { ...UNMEASURED_GAUGE, id: 'gauge' }
 
@@ -59,7 +60,7 @@ test('every joint of a combination can be made, and there is an order for it, wh
       const way = wayToFinish(toFinish, { ...NO_FINISH, joints })
       expect(way.order.filter(({ kind }) => kind === 'join')).toHaveLength(joints.length)
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { planPiece } from '../plan/planPiece.ts'
 import { discSpec, tubeSpec, vesselSpec } from '../testing/specs.ts'
 import { planTogether } from './planTogether.ts'
+import { runs } from '../testing/runs.ts'
 
 test('planned together a piece ends with the count of its partner, and says what that costs', () => {
   const forms = [discSpec(180), tubeSpec({ girth: 300, length: 140 }), vesselSpec({})]
@@ -20,7 +21,7 @@ test('planned together a piece ends with the count of its partner, and says what
       expect(changes).toContain(together.by)
       expect(Math.abs(together.by)).toBe(Math.max(...changes.map(Math.abs)))
     }),
-    { numRuns: 15 },
+    { numRuns: runs(15) },
   )
 })
 

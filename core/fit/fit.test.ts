@@ -18,6 +18,7 @@ import { repairCount } from './repairCount.ts'
 import { trackRecord } from './trackRecord.ts'
 import { waysOut } from './waysOut.ts'
 import { yarnCheck } from './yarnCheck.ts'
+import { runs } from '../testing/runs.ts'
 
 const construction = { ...discSpec(1).construction, freeLastRounds: 2 as const }
 const spec: PieceSpec = discSpec(220, { construction })
@@ -99,7 +100,7 @@ describe('diagnosis', () => {
           expect(causes[0]!.probability).toBeLessThanOrEqual(0.99)
         },
       ),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     )
     const spiral = { ...spec, construction: { ...construction, rounds: { kind: 'spiral' as const } } }
     const { causes } = diagnose({
@@ -188,7 +189,7 @@ describe('ways out', () => {
           expect(again.plan.rounds[again.keeps - 1]!.at.radius).toBeCloseTo((by * planned(round)) / 2, 6)
         },
       ),
-      { numRuns: 20 },
+      { numRuns: runs(20) },
     )
   })
 

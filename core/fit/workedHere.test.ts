@@ -9,6 +9,7 @@ import { stitchesMade } from '../worklog/workView.ts'
 import { learnFromPiece } from './learnFromPiece.ts'
 import { onHookFrom } from './onHookFrom.ts'
 import { slipHere } from './repairCount.ts'
+import { runs } from '../testing/runs.ts'
 
 const names = Object.keys(PIECES_TO_WRITE)
 
@@ -58,7 +59,7 @@ test('a stitch more or fewer where the hook is: it adds up, the next round takes
         expect(kinds.slice(1)).toEqual(kinds.length > 1 ? ['steps'] : [])
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
   expect(slips).toBeGreaterThan(60)
 })

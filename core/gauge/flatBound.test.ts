@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { boundedWithin } from './flatBound.ts'
+import { runs } from '../testing/runs.ts'
 
 /** The same moments by adding up slices of the curve. */
 function byHand(mean: number, variance: number, bound: number, blur: number) {
@@ -40,7 +41,7 @@ test('moments within a bound are those of the curve cut off, added up by hand', 
         expect(exact.logShare).toBeCloseTo(slices.logShare, 2)
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

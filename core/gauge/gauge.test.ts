@@ -15,6 +15,7 @@ import { hookAdvice } from './hookAdvice.ts'
 import { labelBelief } from './latentGauge.ts'
 import { nextMeasurements, tellingOf } from './nextMeasurement.ts'
 import { arcOfDish } from './discReadings.ts'
+import { runs } from '../testing/runs.ts'
 
 const MEDIUM = { weight: 4, strands: 1, hook: 5 } as const
 const COTTON = { mean: -0.04, sd: 0.01 }
@@ -113,7 +114,7 @@ test('the order of entry does not matter; agreeing evidence narrows and comes ne
       expect(Math.abs(w / real.w - 1)).toBeLessThan(0.04)
       expect(Math.abs(h / (real.w * real.ratio) - 1)).toBeLessThan(0.04)
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 
@@ -139,7 +140,7 @@ test('conflicting evidence is named and widens what is known, it is not averaged
         expect(sc([...same, { ...odd, setAside: true }])).toEqual(sc(same))
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

@@ -5,6 +5,7 @@ import { BAND, energyOf, roomForLinks } from './energy.ts'
 import { layFlat } from './lay.ts'
 import { rimHeldFlat } from './rimHeldFlat.ts'
 import { resistanceOf, ringsOf } from './rings.ts'
+import { runs } from '../testing/runs.ts'
 
 const WIDTH = BAND + 1
 
@@ -137,7 +138,7 @@ describe('the energy of a cloth', () => {
           }
         }
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     )
   })
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { USUAL_STIFFNESS, type Cloth, type ClothRound, type Stiffness } from './cloth.ts'
 import { lay, layFlat } from './lay.ts'
+import { runs } from '../testing/runs.ts'
 
 /** Cloth that hardly bends and that no hand pats: what is left is geometry. */
 const LIMP: Stiffness = { ...USUAL_STIFFNESS, bending: 1e-3, middle: 0 }
@@ -40,7 +41,7 @@ describe('against closed forms, within 1%', () => {
   const sized = (rounds: fc.Arbitrary<number>, judge: (w: number, h: number, rounds: number) => void) =>
     fc.assert(
       fc.property(anySize, rounds, ({ w, ratio }, many) => judge(w, w * ratio, many)),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
 
   test('a disc lies flat at Σh', () => {
@@ -81,7 +82,7 @@ describe('against closed forms, within 1%', () => {
           for (const rise of rises.slice(3, -3)) within(rise, h * sine, 0.02)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -166,7 +167,7 @@ describe('what a hand pats flat', () => {
           })
         },
       ),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     )
   })
 

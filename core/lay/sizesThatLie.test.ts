@@ -4,6 +4,7 @@ import { layShell, USUAL_FABRIC } from '../testing/elasticShell.ts'
 import type { Cloth } from './cloth.ts'
 import { lay } from './lay.ts'
 import { sizesThatLie } from './sizesThatLie.ts'
+import { runs } from '../testing/runs.ts'
 
 /** A mat of six more a round whose stitches are too tall to lie flat. */
 const bowl = (rounds: number, w: number, ratio: number): Cloth => ({
@@ -30,7 +31,7 @@ test('the stitches that would stand up so are those that do, whatever is guessed
       expect(Math.abs(found.lnW)).toBeLessThan(0.002)
       expect(Math.abs(found.lnH)).toBeLessThan(0.002)
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })
 

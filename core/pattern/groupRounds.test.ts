@@ -5,6 +5,7 @@ import { bootieSpec } from '../testing/chainSpecs.ts'
 import { anySpec, tubeSpec } from '../testing/specs.ts'
 import { groupRounds, writeGroup } from './groupRounds.ts'
 import { writeRoundBody } from './writeRound.ts'
+import { runs } from '../testing/runs.ts'
 
 test('groups have every round once, in order, each round of one as it is told', () => {
   fc.assert(
@@ -32,7 +33,7 @@ test('groups have every round once, in order, each round of one as it is told', 
         }
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

@@ -17,6 +17,7 @@ import { readPattern } from './read/readPattern.ts'
 import { recognise, type Recognised } from './recognise.ts'
 import { studyPattern } from './studyPattern.ts'
 import { patternText, writePattern } from './write/writePattern.ts'
+import { runs } from '../testing/runs.ts'
 
 const written = (plan: Plan, spec: PieceSpec): string =>
   patternText(
@@ -159,7 +160,7 @@ test('given rounds are planned as they are, kept, and carried on from what was r
         expect(again.rounds).toEqual(carryOnPlan(spec, plan, worked, edge).rounds)
       },
     ),
-    { numRuns: 12, endOnFailure: true },
+    { numRuns: runs(12), endOnFailure: true },
   )
 })
 

@@ -4,6 +4,7 @@ import { planPiece } from '../plan/planPiece.ts'
 import type { Plan } from '../plan/plan.ts'
 import { anySpec } from '../testing/specs.ts'
 import { writeRound, writeRoundBody } from './writeRound.ts'
+import { runs } from '../testing/runs.ts'
 
 /**
  * A reader of its own for what Uzel writes, that shares no code with the writer: what a maker who follows the
@@ -68,7 +69,7 @@ test('whoever follows the words makes every count, whatever the construction', (
         expect([makes + counted + completed, uses + counted]).toEqual([round.count, round.from])
       })
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -83,6 +84,6 @@ test('the ledger says the same round without its beginning', () => {
         else expect(followed(text)).toEqual({ makes: round.count, uses: round.from })
       }
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })

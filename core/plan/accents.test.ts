@@ -10,6 +10,7 @@ import { repairCount } from '../fit/repairCount.ts'
 import { whatIsAhead } from '../worklog/whatIsAhead.ts'
 import type { Accent, PieceSpec } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { runs } from '../testing/runs.ts'
 
 const anyForm = fc
   .record({
@@ -60,7 +61,7 @@ test('an accent round is even and repeats, its neighbours take its increases ove
         })
       },
     ),
-    { numRuns: 120, endOnFailure: true },
+    { numRuns: runs(120), endOnFailure: true },
   )
 })
 

@@ -7,6 +7,7 @@ import { mm } from '../units/millimetres.ts'
 import { afterWashing, formAfterWashing, formBeforeWashing } from './afterWashing.ts'
 import type { PieceSpec } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { runs } from '../testing/runs.ts'
 
 const FORMS: readonly PieceSpec[] = [
   discSpec(220),
@@ -49,7 +50,7 @@ test('what comes off the hook larger by what washing takes has its sizes when it
         }
       },
     ),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })
 

@@ -8,6 +8,7 @@ import { mm } from '../units/millimetres.ts'
 import { fillAfter } from './fillAfter.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { runs } from '../testing/runs.ts'
 
 const inSection = ({ rounds }: Plan, id: string) => rounds.filter(({ section }) => section === id)
 const countsIn = (plan: Plan, id: string) => inSection(plan, id).map(({ count }) => count)
@@ -51,7 +52,7 @@ test('the decreases of a ball undo its increases, and its counts are those of a 
       const said = plan.notices.some(({ code }) => code === 'sizeMissed')
       expect(said || Math.abs(value - Math.PI * across) < 6).toBe(true)
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 

@@ -9,6 +9,7 @@ import { diagnose } from '../fit/diagnose.ts'
 import type { PieceReading } from '../fit/pieceReading.ts'
 import { repairCount } from '../fit/repairCount.ts'
 import { waysOut } from '../fit/waysOut.ts'
+import { runs } from '../testing/runs.ts'
 
 const construction = { ...discSpec(1).construction, freeLastRounds: 0 as const }
 const staggered: PieceSpec = {
@@ -81,7 +82,7 @@ describe('plans that go on from a measured edge', () => {
           }
         },
       ),
-      { numRuns: 15 },
+      { numRuns: runs(15) },
     )
   })
 })

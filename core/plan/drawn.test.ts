@@ -8,6 +8,7 @@ import { offTheLine } from './offTheLine.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { attempt } from '../errors/attempt.ts'
+import { among, runs } from '../testing/runs.ts'
 
 const W = 7.6
 const H = 7.6 * 0.955
@@ -45,9 +46,9 @@ test('any drawn shape is planned in whole stitches that go around it, or refused
           expect(Math.abs(count - ideal)).toBeLessThanOrEqual(slack)
       })
     }),
-    { numRuns: 45, endOnFailure: true },
+    { numRuns: runs(45), endOnFailure: true },
   )
-  expect(planned).toBeGreaterThan(15)
+  expect(planned).toBeGreaterThan(among(15))
 })
 
 describe('shapes that have a closed form', () => {
@@ -127,7 +128,7 @@ test('beyond a rounded foot the side follows its line within 2.5 % of the foot, 
       const side = offs.slice(Math.ceil(offs.length / 10) + 2, -2)
       for (const { off } of side) expect(Math.abs(off)).toBeLessThan(Math.max(3.5, 0.6 * w, 0.025 * foot))
     }),
-    { numRuns: 40, endOnFailure: true },
+    { numRuns: runs(40), endOnFailure: true },
   )
 })
 

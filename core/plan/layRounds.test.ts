@@ -7,6 +7,7 @@ import { layRounds } from './layRounds.ts'
 import { pin, unpin } from './pinnedPlan.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { runs } from '../testing/runs.ts'
 
 const planned = (spec: PieceSpec): Plan | undefined => {
   try {
@@ -32,7 +33,7 @@ test('a plan that is kept and taken up again is the same plan, to the last digit
       }
       expect(kept.finished.promises).toEqual(kept.checkpoints.at(-1)!.promises)
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 
@@ -63,7 +64,7 @@ test('so is one that went on from a measured edge, and the edge is where it was 
         )
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 
@@ -87,7 +88,7 @@ test('numbers, hosts and counts follow from the rounds', () => {
         )
       })
     }),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

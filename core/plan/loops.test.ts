@@ -8,6 +8,7 @@ import { verify } from '../rounds/verify.ts'
 import { discSpec, tubeSpec } from '../testing/specs.ts'
 import type { PieceSpec } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { runs } from '../testing/runs.ts'
 
 const inLoops = (spec: PieceSpec, loops: 'back' | 'front', free: 0 | 2 = 0): PieceSpec => ({
   ...spec,
@@ -37,7 +38,7 @@ test('from round 2 on every stitch goes into that loop; the start and an edging 
         expect(one.seconds).toBeGreaterThan(both.seconds)
       },
     ),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 

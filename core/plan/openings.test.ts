@@ -11,6 +11,7 @@ import { pin, unpin } from './pinnedPlan.ts'
 import { openingFit } from './openings.ts'
 import type { Opening, PieceSpec, Plan, PlannedRound } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { runs } from '../testing/runs.ts'
 
 const withOpening = (spec: PieceSpec, ...openings: Opening[]): PieceSpec => ({
   ...spec,
@@ -55,7 +56,7 @@ test('an opening lies where it is wanted, as wide as its chains, and changes no 
         expect(before + chains).toBeLessThan(round!.count)
       },
     ),
-    { numRuns: 80 },
+    { numRuns: runs(80) },
   )
 })
 
@@ -194,6 +195,6 @@ test('what must pass is held against the opening: its chains and as many stitche
         expect(told.some(({ code }) => code === 'openingTight')).toBe(!passes)
       },
     ),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })

@@ -11,6 +11,7 @@ import { forCopy } from './forCopy.ts'
 import { leansAt } from './leansAt.ts'
 import type { OwnZone, PieceSpec, PlannedRound } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { runs } from '../testing/runs.ts'
 
 const zone = (name: string, from: number, to: number, shapes = false): OwnZone => ({
   name,
@@ -121,7 +122,7 @@ test('zones of any piece add up to its rounds; shaping keeps inside, symmetric a
         }
       }
     }),
-    { numRuns: 30 },
+    { numRuns: runs(30) },
   )
 })
 

@@ -9,6 +9,7 @@ import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { reachableWithin } from './chooseRounds.ts'
 import { rhythmScale } from './rhythmScale.ts'
+import { runs } from '../testing/runs.ts'
 
 const countsOf = (plan: Plan) => plan.rounds.map(({ count }) => count)
 const outerHalf = ({ rounds }: Plan) => rounds.filter(({ number }) => number > rounds.length / 2)
@@ -57,7 +58,7 @@ describe('invariants over any spec', () => {
         })
         expect(wrong ?? []).toEqual([])
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     )
   })
 
@@ -72,7 +73,7 @@ describe('invariants over any spec', () => {
         })
         expect(broken ?? []).toEqual([])
       }),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     )
   })
 
@@ -136,7 +137,7 @@ describe('invariants over any spec', () => {
         const mirrored = planPiece({ ...spec, construction: { ...spec.construction, order } })
         expect(countsOf(mirrored)).toEqual(countsOf(plan))
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     )
   })
 
@@ -155,7 +156,7 @@ describe('invariants over any spec', () => {
         expect(countsOf(scaled)).toEqual(countsOf(plan))
         expect(promise(scaled.finished).value).toBeCloseTo(promise(plan.finished).value * by, 4)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

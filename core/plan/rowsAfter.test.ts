@@ -7,6 +7,7 @@ import { capSpec } from '../testing/specs.ts'
 import type { Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { bundleByRound } from './yarnAndTime.ts'
+import { runs } from '../testing/runs.ts'
 
 const rowsOf = ({ rounds }: Plan, section: string) => rounds.filter((round) => round.section === section)
 
@@ -44,7 +45,7 @@ test('ear flaps: as FIELD sets them around the head, mirror images, of equal cou
         expect(stitchesIn(first!.hosts) + stitchesIn(first!.left!)).toBe(edge.count)
       }
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 

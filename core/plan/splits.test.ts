@@ -10,6 +10,7 @@ import type { Constraints, Opening, PieceSpec, SectionWork } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { alongAt, beginnings, withSplits } from './splits.ts'
 import { maySplit, partsOf, sectionsOf } from './wantedAround.ts'
+import { runs } from '../testing/runs.ts'
 
 const anySpec = fc
   .record({
@@ -43,7 +44,7 @@ test('split sections want together what their part wants, one after the other', 
       expect(other!.guide.perimeter(3)).toBeCloseTo(part.guide.perimeter(share * part.guide.length + 3), 9)
       expect([other!.even, other!.crisp]).toEqual([part.even === true ? true : undefined, undefined])
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -78,7 +79,7 @@ test('split and worked alike it comes out as before; with a larger hook from the
       })
       expect(ahead).toMatchObject({ rounds: 1, section: `${id}-2`, tools: true })
     }),
-    { numRuns: 40, endOnFailure: true },
+    { numRuns: runs(40), endOnFailure: true },
   )
 })
 

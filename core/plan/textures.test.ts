@@ -20,6 +20,7 @@ import { compromises } from './compromises/compromises.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { wallFit } from './wallFit.ts'
+import { runs } from '../testing/runs.ts'
 
 const anyTexture: fc.Arbitrary<Texture> = fc
   .constantFrom(...TEXTURE_KINDS)
@@ -58,7 +59,7 @@ test('a repeat uses as many stitches as it makes and as it says, on either side'
         expect(stitchesConsumed(steps)).toBe(stitchesProduced(steps))
       },
     ),
-    { numRuns: 300 },
+    { numRuns: runs(300) },
   )
 })
 
@@ -80,9 +81,9 @@ test('the wall of any basket in any texture adds up, has the girth in its own st
       }
       expect(width).toBeCloseTo(spec.gauge.w * sizeOfTexture(texture).width, 6)
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
-  expect(taken).toBe(60)
+  expect(taken).toBe(runs(60))
 })
 
 test('a rib goes up in columns, a check is reversed, and both stand on a plain round', () => {
@@ -114,7 +115,7 @@ test('spikes and popcorns never stand side by side, around the round and at its 
         }
       },
     ),
-    { numRuns: 22 },
+    { numRuns: runs(22) },
   )
 })
 

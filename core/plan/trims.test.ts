@@ -7,6 +7,7 @@ import { mm } from '../units/millimetres.ts'
 import type { Construction, Notice, PieceSpec } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { farthestOffFlat } from './offFlat.ts'
+import { runs } from '../testing/runs.ts'
 
 const free: Construction = { ...discSpec(1).construction, freeLastRounds: 2 }
 /** A disc whose size is known well: trims mean something. */
@@ -39,7 +40,7 @@ describe('trims need a reason', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -97,7 +98,7 @@ describe('what a repeat costs', () => {
           expect(said).toMatchObject({ of, round: worst.number, flatness: worst.flatness })
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

@@ -12,6 +12,7 @@ import { layRounds } from './layRounds.ts'
 import { pin, unpin } from './pinnedPlan.ts'
 import type { PieceSpec } from './plan.ts'
 import { planPiece } from './planPiece.ts'
+import { runs } from '../testing/runs.ts'
 
 const anyTube: fc.Arbitrary<PieceSpec> = fc
   .record({
@@ -57,7 +58,7 @@ describe('a tube', () => {
         ])
         expect(rounds.map(usedBy)).toEqual(rounds.map(() => count))
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 
@@ -77,7 +78,7 @@ describe('a tube', () => {
         expect(checkpoints.at(-1)).toMatchObject({ purpose: 'finish', promises: finished.promises })
         expect(unpin(spec, JSON.parse(JSON.stringify(pin(plan))) as ReturnType<typeof pin>)).toEqual(plan)
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 

@@ -15,6 +15,7 @@ import { whatIsAhead } from '../worklog/whatIsAhead.ts'
 import type { PieceSpec, Plan } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { sizesOf } from './wantedAround.ts'
+import { runs } from '../testing/runs.ts'
 
 const inSection = ({ rounds }: Plan, id: string) => rounds.filter(({ section }) => section === id)
 const promised = ({ finished }: Plan, of: string) => finished.promises.find((one) => one.of === of)!.value
@@ -67,7 +68,7 @@ test('a vessel is as wide and as high as asked, its wall the frustum of a cone, 
       const said = plan.notices.some(({ code }) => code === 'sizeMissed')
       expect(said || missed <= 0.75 * h + 0.01 * height).toBe(true)
     }),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
 })
 

@@ -6,6 +6,7 @@ import { differenceOf, withEvenRound, withoutRound } from './workedOtherwise.ts'
 import { verify } from '../rounds/verify.ts'
 import { PIECES_TO_WRITE } from '../testing/patternSpecs.ts'
 import { capSpec, discSpec, vesselSpec } from '../testing/specs.ts'
+import { runs } from '../testing/runs.ts'
 
 const SPECS = [
   discSpec(200, {
@@ -51,7 +52,7 @@ test('one even round more adds up, keeps every other round and its yarn, and is 
         expect(back.plan.finished.promises[0]!.value).toBeCloseTo(plan.finished.promises[0]!.value, 6)
       }
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

@@ -5,6 +5,7 @@ import { strandsOf } from '../yarn/strands.ts'
 import type { ColourRun, PieceSpec } from './plan.ts'
 import { planPiece } from './planPiece.ts'
 import { strandRuns, tailsIn, yarnChangeBefore } from './yarnChanges.ts'
+import { runs } from '../testing/runs.ts'
 
 const stripes = (...runs: readonly (readonly [number, string])[]): readonly ColourRun[] =>
   runs.map(([fromRound, yarn]) => ({ fromRound, yarn }))
@@ -84,6 +85,6 @@ test('however yarns change, the ends of all changes and of the piece are those o
         expect(atChanges + 4).toBe(tailsIn(runs))
       },
     ),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })

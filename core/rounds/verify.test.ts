@@ -5,6 +5,7 @@ import { anySpec, discSpec } from '../testing/specs.ts'
 import { countOf, gathers, stitchesIn, topOf, usedBy, type Round } from './round.ts'
 import { decrease, expandSteps, increase, plain, type Step } from './steps.ts'
 import { verify } from './verify.ts'
+import { runs } from '../testing/runs.ts'
 
 const mat = planPiece(discSpec(150)).rounds
 /** The mat with one of its rounds changed. */
@@ -21,7 +22,7 @@ test('whatever is planned is a fabric that can be worked', () => {
         if (!(error instanceof SpecError)) throw error
       }
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

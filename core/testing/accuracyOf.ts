@@ -14,7 +14,7 @@ export interface Accuracy {
   /** Makers who made a mistake and measured after it; shares are of them. */
   readonly mistaken: Sizes & {
     /** Those whose exact readings, without noise, put the true cause among the first two. */
-    readonly tellable: number
+    readonly tellable: () => number
     readonly first: number
     readonly firstTwo: number
     /** The true cause is first once what Uzel asked to look at was looked at. */
@@ -37,7 +37,7 @@ export function accuracyOf(makers: number, setting: Omit<MakerSetting, 'seed' | 
   return {
     mistaken: {
       ...sizesOf(mistaken),
-      tellable: shareOf(mistaken, (one) => rank(one, one.exact) < 2),
+      tellable: () => shareOf(mistaken, (one) => rank(one, one.exact?.()) < 2),
       first: shareOf(mistaken, (one) => rank(one, one.diagnosis) === 0),
       firstTwo: shareOf(mistaken, (one) => rank(one, one.diagnosis) < 2),
       firstAfterLooks: shareOf(mistaken, (one) => rank(one, one.looked) === 0),

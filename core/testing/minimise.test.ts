@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { minimise } from './minimise.ts'
+import { runs } from './runs.ts'
 
 test('a bowl of any shape is rolled down to its bottom', () => {
   const coordinate = fc.double({ min: -50, max: 50, noNaN: true })
@@ -22,7 +23,7 @@ test('a bowl of any shape is rolled down to its bottom', () => {
         })
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })
 

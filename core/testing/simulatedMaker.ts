@@ -30,8 +30,8 @@ export interface MakerResult {
   readonly corrected: number
   /** What the first measurement after the mistake was taken for. */
   readonly diagnosis?: Diagnosis
-  /** The same with exact readings: whether they can tell the true cause at all. */
-  readonly exact?: Diagnosis
+  /** The same with exact readings: whether they can tell the true cause at all. Worked out when it is asked for. */
+  readonly exact?: () => Diagnosis
   /** After the looks that were asked for. */
   readonly looked?: Diagnosis
   readonly cause: CauseKind
@@ -111,7 +111,7 @@ function workWithChecks(spec: PieceSpec, first: Plan, setting: MakerSetting, han
   let current = spec
   let made: Made[] = []
   let diagnosis: Diagnosis | undefined
-  let exact: Diagnosis | undefined
+  let exact: (() => Diagnosis) | undefined
   let knows = false
   let slipped = false
   let looked: Diagnosis | undefined
@@ -139,14 +139,16 @@ function workWithChecks(spec: PieceSpec, first: Plan, setting: MakerSetting, han
     const rounds = plan.rounds.slice(0, done)
     const laid = lay(made, hands)
     const reading = readOff(laid, done, random, 1)
+    const asked = current
     const ask = (counts: PieceReading['counts'], from = reading) =>
-      diagnose({ spec: current, rounds, readings: [{ ...from, counts }] })
+      diagnose({ spec: asked, rounds, readings: [{ ...from, counts }] })
     let counts = setting.counts ? [counted(made, made.length, random)].map(atPlanRound(done)) : []
     let found = ask(counts)
     if (made.length >= hands.mistakeAt && !diagnosis) {
       diagnosis = found
       const plain = setting.counts ? [{ round: done, count: made.at(-1)!.count }] : []
-      exact = ask(plain, readOff(laid, done, random, 0))
+      const noiseless = readOff(laid, done, random, 0)
+      exact = () => ask(plain, noiseless)
     }
     // What Uzel asks to look at is looked at.
     let join: PieceReading['join']

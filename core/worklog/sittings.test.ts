@@ -8,6 +8,7 @@ import { startOf, type LogEvent, type NewEvent } from './logEvent.ts'
 import { goTo, nextRound, undo, workOn } from './moves.ts'
 import { replay } from './replay.ts'
 import { effortLeft, minutesByDay, paceByStitch, tellLog, timeFor, type Sitting } from './sittings.ts'
+import { runs } from '../testing/runs.ts'
 
 const plan = planPiece(discSpec(140))
 const planOf = () => plan
@@ -96,7 +97,7 @@ test('every stitch that the log has is in one sitting, whatever was done in betw
         if (index > 0) expect(from - sittings[index - 1]!.to).toBeGreaterThan(20 * MINUTE)
       }
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

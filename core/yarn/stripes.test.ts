@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { planPiece } from '../plan/planPiece.ts'
 import { capSpec, tubeSpec } from '../testing/specs.ts'
 import { painted, striped } from './stripes.ts'
+import { runs } from '../testing/runs.ts'
 
 const plain = [{ fromRound: 1, yarn: 'fog' }]
 const byRound = (colours: readonly { fromRound: number; yarn: string }[], rounds: number) =>
@@ -40,7 +41,7 @@ test('painting changes the rounds that are painted and no others, whatever was t
         })
       },
     ),
-    { numRuns: 200 },
+    { numRuns: runs(200) },
   )
 })
 

@@ -5,6 +5,7 @@ import { waysOut } from '../../../core/fit/waysOut.ts'
 import { discSpec } from '../../../core/testing/specs.ts'
 import { UNROLL_CUT, unrolled, type DrawingFrame } from './unrolled.ts'
 import { cellList, cellsIn } from './cells.ts'
+import { runs } from '../../../core/testing/runs.ts'
 
 const frame: DrawingFrame = { scale: 2, x: 300, y: 300, cut: UNROLL_CUT, mirrored: false }
 const whole: DrawingFrame = { ...frame, cut: 1 }
@@ -76,7 +77,7 @@ test('the round under the middle of any stitch is the round it belongs to', () =
         expect(wrong).toEqual([])
       },
     ),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   )
 })
 

@@ -4,6 +4,7 @@ import { anySpec, discSpec } from '../../../core/testing/specs.ts'
 import { UNROLL_CUT, unrolled, type DrawingFrame } from './unrolled.ts'
 import { cellList, cellsIn } from './cells.ts'
 import { placeIn, rowOf, span } from './view.ts'
+import { runs } from '../../../core/testing/runs.ts'
 
 const frame: DrawingFrame = { scale: 2, x: 300, y: 300, cut: UNROLL_CUT, mirrored: false }
 const plan = planPiece(discSpec(200))
@@ -35,7 +36,7 @@ test('row ends meet the flat line exactly when the count fits the radius', () =>
         expect(straight - 1).toBeCloseTo(round.flatness, 9)
       }
     }),
-    { numRuns: 20 },
+    { numRuns: runs(20) },
   )
 })
 
@@ -59,7 +60,7 @@ test('every stitch has a cell; tops tile each round without gap or overlap', () 
         })
       }
     }),
-    { numRuns: 25 },
+    { numRuns: runs(25) },
   )
 })
 

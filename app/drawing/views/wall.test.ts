@@ -6,6 +6,7 @@ import { standing } from './standing.ts'
 import { cellList, cellsIn, type Cell } from './cells.ts'
 import { placeIn, rowOf, type View, span } from './view.ts'
 import { isWall, wholeIn } from './viewOf.ts'
+import { runs } from '../../../core/testing/runs.ts'
 
 const plan = planPiece(tubeSpec({ girth: 240, length: 120 }))
 const frame = { scale: 2, x: 40, y: 30, mirrored: false }
@@ -34,7 +35,7 @@ test('rows of a wall meet their line exactly when the count has the girth', () =
       }
       expect(view.fitLine!.from.x).toBe(view.fitLine!.to.x)
     }),
-    { numRuns: 15 },
+    { numRuns: runs(15) },
   )
 })
 

@@ -9,6 +9,7 @@ import { plannedIfAny } from '../../testing/chainSpecs.ts'
 import { discSpec } from '../../testing/specs.ts'
 import { mm } from '../../units/millimetres.ts'
 import { CRESCENT_SECTION, type OffCentreForm } from './offCentre.ts'
+import { runs } from '../../testing/runs.ts'
 
 const offCentreSpec = (across: number, off: number, heightOverWidth = 0.955): PieceSpec => {
   const plain = discSpec(1)
@@ -52,7 +53,7 @@ test('rows over one side: every stitch once or left, each shorter than the one b
         expect(row.count - slips).toBeLessThan(below.count - slipsBelow + 1)
       })
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 
@@ -80,7 +81,7 @@ test('its edge is a circle off the middle, within a row: an end of every row aga
       expect(Math.abs(grown.off - off)).toBeLessThan(Math.max(h / 4, h - off) + 1e-6)
       expect(Math.abs(grown.across - across)).toBeLessThan(1.5 * h)
     }),
-    { numRuns: 60 },
+    { numRuns: runs(60) },
   )
 })
 

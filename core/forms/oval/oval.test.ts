@@ -11,6 +11,7 @@ import { zonesOf } from '../../rounds/zone.ts'
 import { ovalSpec, plannedIfAny } from '../../testing/chainSpecs.ts'
 import { promise } from '../../testing/specs.ts'
 import { mm } from '../../units/millimetres.ts'
+import { among, runs } from '../../testing/runs.ts'
 
 /** How long the line is that keeps so far from a straight stretch, mm: walked in small steps all around it. */
 function walkAround(stretch: number, off: number): number {
@@ -74,9 +75,9 @@ test('every round around a chain adds up, zone by zone, the same around both end
         expect(side!.steps.every(({ ops }) => ops.every(({ uses, makes }) => uses === makes))).toBe(true)
       })
     }),
-    { numRuns: 150, endOnFailure: true },
+    { numRuns: runs(150), endOnFailure: true },
   )
-  expect(made).toBeGreaterThan(60)
+  expect(made).toBeGreaterThan(among(60))
 })
 
 test('rounds of a base are as long as the outline so far from its chain, within a stitch at each end and their rhythm', () => {
@@ -100,9 +101,9 @@ test('rounds of a base are as long as the outline so far from its chain, within 
         if (off > Math.max(0.045 * around, 2 * w) + 0.01) strays++
       })
     }),
-    { numRuns: 160, endOnFailure: true },
+    { numRuns: runs(160), endOnFailure: true },
   )
-  expect(outer).toBeGreaterThan(150)
+  expect(outer).toBeGreaterThan(among(150))
   expect(strays / outer).toBeLessThan(0.03)
 })
 

@@ -9,6 +9,7 @@ import { waitingAt } from '../../rounds/waiting.ts'
 import { inStitches, plannedIfAny } from '../../testing/chainSpecs.ts'
 import { slipperSpec } from '../../testing/rowSpecs.ts'
 import { promise } from '../../testing/specs.ts'
+import { runs } from '../../testing/runs.ts'
 
 const anySlipper = fc
   .record({
@@ -52,7 +53,7 @@ test('rows leave the instep open, as much as was asked; every stitch is worked o
         odd: rows[0]!.count % 2 === 1,
       })
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 

@@ -14,6 +14,7 @@ import { inStitches, plannedIfAny } from '../../testing/chainSpecs.ts'
 import { sockSpec } from '../../testing/rowSpecs.ts'
 import { USUAL_RATIO } from '../../testing/specs.ts'
 import { sectionsWorked } from '../../plan/sectionWork.ts'
+import { runs } from '../../testing/runs.ts'
 
 const rowsOf = ({ rounds }: Pick<Plan, 'rounds'>) => rounds.filter(({ closed }) => !closed)
 
@@ -75,7 +76,7 @@ test('every stitch of the round below the heel is used once, by its panel or by 
         expect(count).toBe(foot.count)
       }
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 
@@ -111,7 +112,7 @@ test('the leg turns by what the heel adds at the back over its diameter, to a te
         USUAL_RATIO[units[Math.floor(units.length / 2)] as 'sc'] ?? 2.9,
       )
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 
@@ -130,7 +131,7 @@ test('the foot is as long as it was asked, heel and all, to a round and what the
       const leg = plan.finished.promises.find(({ of }) => of === 'leg')!
       expect(Math.abs(leg.value - spec.form.leg)).toBeLessThan(1.3 * spec.gauge.h + 2)
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 

@@ -5,6 +5,7 @@ import { verify } from '../../rounds/verify.ts'
 import { inStitches, plannedIfAny } from '../../testing/chainSpecs.ts'
 import { strapSpec } from '../../testing/rowSpecs.ts'
 import { promise } from '../../testing/specs.ts'
+import { runs } from '../../testing/runs.ts'
 
 test('a strap: as many chains as stitches and one to turn, rows of one count, as long as it was asked', () => {
   const spec = strapSpec({ wide: 40, long: 300 })
@@ -60,7 +61,7 @@ test('a point narrows by one at each edge in every row down to two or three, and
         expect(Math.abs(last.at.arc - long)).toBeLessThanOrEqual(spec.gauge.h * 1.01)
       },
     ),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 
@@ -95,7 +96,7 @@ test('a slanted end narrows by one in every row at one edge; the other lies stra
         )
       },
     ),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 

@@ -7,6 +7,7 @@ import { verify } from '../../rounds/verify.ts'
 import { STITCHES } from '../../stitches/stitch.ts'
 import { inStitches, plannedIfAny } from '../../testing/chainSpecs.ts'
 import { wedgeSpec } from '../../testing/rowSpecs.ts'
+import { runs } from '../../testing/runs.ts'
 
 const anyWedge = fc
   .record({
@@ -67,7 +68,7 @@ test('rows of whatever share are as long as their arc, and use every stitch belo
         expect(Math.abs(off)).toBeLessThan(Math.max(0.06 * arc, 1.5 * spec.gauge.w))
       })
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 
@@ -83,7 +84,7 @@ test('both edges stay straight: shaping keeps off the first and last stitch of a
         expect([units[0]!.kind, units.at(-1)!.kind]).toEqual(['work', 'work'])
       }
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 
@@ -118,7 +119,7 @@ test('what goes along the straight edge takes its length in stitches, and bows a
         expect(Math.abs(height * unit - wanted)).toBeLessThanOrEqual(step / 2 + 1e-6)
       })
     }),
-    { numRuns: 50, endOnFailure: true },
+    { numRuns: runs(50), endOnFailure: true },
   )
 })
 

@@ -5,6 +5,7 @@ import { findingsOf } from '../check/findings.ts'
 import { mendsFor } from '../check/mends.ts'
 import { studyPattern } from '../studyPattern.ts'
 import { readPattern, refusePattern } from './readPattern.ts'
+import { runs } from '../../testing/runs.ts'
 
 const IN = { gauge: discSpec(200).gauge, hook: 5, pace: 18 }
 
@@ -111,7 +112,7 @@ test('whatever is typed is read to its end, laid or said why not', () => {
   const line = fc.array(fc.oneof(fc.constantFrom(...BITS), fc.string({ maxLength: 6 })), { maxLength: 22 })
   fc.assert(
     fc.property(line, (bits) => expectWhole(bits.join(' '))),
-    { numRuns: 400, endOnFailure: true },
+    { numRuns: runs(400), endOnFailure: true },
   )
 })
 
@@ -137,7 +138,7 @@ test('patterns with a character changed, cut out or put in are read, and their m
         if (mend.kind === 'write') expect(mend.span.to).toBeLessThanOrEqual(next.length)
       }
     }),
-    { numRuns: 250, endOnFailure: true },
+    { numRuns: runs(250), endOnFailure: true },
   )
 })
 

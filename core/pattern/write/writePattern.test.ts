@@ -11,6 +11,7 @@ import { mm } from '../../units/millimetres.ts'
 import { findingsOf } from '../check/findings.ts'
 import { readPattern, roundsOf } from '../read/readPattern.ts'
 import { patternText, writePattern } from './writePattern.ts'
+import { runs } from '../../testing/runs.ts'
 
 const WORDS = {
   title: 'Hut thing',
@@ -68,7 +69,7 @@ test('whatever the construction, the stitch and the pacing: read back it is the 
       if (!plan || plan.rounds.length > 40) return
       expectSame(textOf(plan, spec, terms), plan)
     }),
-    { numRuns: 40, endOnFailure: true },
+    { numRuns: runs(40), endOnFailure: true },
   )
 })
 

@@ -7,6 +7,7 @@ import type { PieceSpec } from '../plan.ts'
 import { planPiece } from '../planPiece.ts'
 import { familyOf } from '../../forms/registry.ts'
 import { sectionsOf, sizesOf, wallOf } from '../wantedAround.ts'
+import { among, runs } from '../../testing/runs.ts'
 
 const repeat = (of: number): Partial<PieceSpec> => ({ constraints: { multiples: [{ fromRound: 2, of }] } })
 
@@ -50,9 +51,9 @@ test('a repeat that does not go into a girth has a count on either side, a size 
         expect(compromises(asked)?.fight.kind).not.toBe('count')
       }
     }),
-    { numRuns: 30, endOnFailure: true },
+    { numRuns: runs(30), endOnFailure: true },
   )
-  expect(fights).toBeGreaterThan(8)
+  expect(fights).toBeGreaterThan(among(8))
 })
 
 test('a cap keeps its head and gives by its ease, a basket by its base', () => {
@@ -127,7 +128,7 @@ test('a count that is settled on is what goes around the wall; where its girth a
         if (next !== spec) expect(compromises(next)?.fight.kind).not.toBe('count')
       }
     }),
-    { numRuns: 14, endOnFailure: true },
+    { numRuns: runs(14), endOnFailure: true },
   )
 })
 
@@ -194,9 +195,9 @@ test('a crown or base whose wall stands between two rounds: the walls on either 
         }
       },
     ),
-    { numRuns: 60, endOnFailure: true },
+    { numRuns: runs(60), endOnFailure: true },
   )
-  expect(fights).toBeGreaterThan(5)
+  expect(fights).toBeGreaterThan(among(5))
 })
 
 test('a size that falls between two rounds: as it comes, a round more or fewer, or last rounds of another stitch', () => {
@@ -234,7 +235,7 @@ test('a size that falls between two rounds: as it comes, a round more or fewer, 
         for (const { spec: next } of found.ways) expect(compromises(next)?.fight.kind).not.toBe('rounds')
       },
     ),
-    { numRuns: 40, endOnFailure: true },
+    { numRuns: runs(40), endOnFailure: true },
   )
-  expect(fights).toBeGreaterThan(10)
+  expect(fights).toBeGreaterThan(among(10))
 })
