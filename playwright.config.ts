@@ -7,6 +7,7 @@ export default defineConfig({
   testDir: './e2e',
   outputDir: './test-results',
   workers: 2,
+  fullyParallel: true,
   // A killed browser tells something when nothing else is slow: last, and alone.
   projects: [
     { name: 'screens', testIgnore: /kill\.spec/ },
@@ -20,6 +21,8 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
+    // A browser that was never here would fetch all of Uzel for offline use, for every walk anew.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: CHROMIUM },
     // A trace of every run takes a quarter of its time; what fails is traced when it is tried again.
     trace: 'on-first-retry',

@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test'
 import { pagesOf, shapesOf } from './printedPage.ts'
-import { openShelf } from './shelf.ts'
+import { withDemo } from './shelf.ts'
 
 test('a mat’s outline is printed at its true size over as many sheets as it needs, points and all', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/drying-rack-mat/sheet')
   await page.getByRole('link', { name: 'Its outline at true size, to block it on' }).press('Enter')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Block it: Drying-rack mat')

@@ -1,12 +1,12 @@
 import { expect, test, type Page } from '@playwright/test'
-import { emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
+import { emptyShelf, field, finishAt, withDemo, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const cap = '/project/wardens-cap/piece/cap'
 
 /** The cap of the demo with a brim that is tightened, in place of its rib. */
 async function tightenedBrim(page: Page): Promise<void> {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${cap}/plan`)
   await page.getByRole('button', { name: /^Brim/ }).click()
   await page.getByRole('radio', { name: 'Tightened' }).click()
@@ -56,7 +56,7 @@ test('a new maker plans a cap for a head: crown, wall and depth are what FIELD s
 test('no head to measure: a usual size stands in the fields, and a baby’s cap warns of cords', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new?form=cap')
   await page.getByLabel('No head to measure?').selectOption('6 months')
   await expect(page.getByLabel('Around the head?')).toHaveValue('43.0')
@@ -76,7 +76,7 @@ test('no head to measure: a usual size stands in the fields, and a baby’s cap 
 test('odd sizes of a cap are refused where they are typed; its brim takes a hook of its own', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${cap}/plan`)
   for (const [name, odd, says] of [
     ['Head around', '0', /From|At least/],
@@ -173,7 +173,7 @@ test('finished, a cap is measured deep and wide, and its sheet says both before 
 test('a ribbed brim: how it lies and stretches is said, its height is asked, folded it is worked twice as high', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${cap}/plan`)
   const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
   await expect(rounds).toContainText('(FPdc, BPdc) × 34')
@@ -209,7 +209,7 @@ test('a ribbed brim: how it lies and stretches is said, its height is asked, fol
 test('stripes are painted: dragged over the list or over the drawing, by keys, and in bands told in cm', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${cap}/plan`)
   const runs = async () =>
     (await stored<{ id: string; colours: { fromRound: number; yarn: string }[] }>(page, 'pieces'))
@@ -271,7 +271,7 @@ test('finished with its rib, a cap is measured and kept, and its gauge stays as 
 test('a wall in a spiral between joined rounds: chosen, printed, and told at the hook before it comes', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${cap}/plan`)
   await page.getByRole('button', { name: /^Stitch/ }).click()
   await page.getByLabel('Wall: rounds').selectOption('In a spiral')
@@ -291,7 +291,7 @@ test('a wall in a spiral between joined rounds: chosen, printed, and told at the
 test('wishes that fight: a flat crown and its wall, a depth and whole rounds, a count that is settled on; each way out is one press', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${cap}/plan`)
   const fight = page.getByRole('region', { name: 'What gives way' })
   await page.getByRole('button', { name: /^Crown/ }).click()
@@ -335,7 +335,7 @@ test('wishes that fight: a flat crown and its wall, a depth and whole rounds, a 
 test('from a round on its wall is of another gauge, on a phone as well: kept, moved, and told at the hook', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto(`${cap}/plan`)
   const outcome = page.getByText(/^\d+ rounds, [\d,]+ stitches/)

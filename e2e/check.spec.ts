@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, openShelf } from './shelf.ts'
+import { countOf, withDemo } from './shelf.ts'
 
 const field = (page: Page, name: string | RegExp) => page.getByRole('textbox', { name })
 
@@ -16,7 +16,7 @@ async function measureCup(page: Page): Promise<void> {
 test('a cupping trivet: what it means, the ways out, the plan changed on the hook, and taken back', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   await page.keyboard.press('m')
@@ -46,7 +46,7 @@ test('a cupping trivet: what it means, the ways out, the plan changed on the hoo
 })
 
 test('by keyboard alone: measured, a way chosen by its number, and back at the hook', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   await page.keyboard.press('c')
@@ -62,7 +62,7 @@ test('by keyboard alone: measured, a way chosen by its number, and back at the h
 })
 
 test('a count that is off asks for the one look that tells; going back is asked once', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/check')
   await field(page, 'Across').fill('10.3')
   await field(page, 'Rnd 6, planned 36').fill('33')
@@ -93,7 +93,7 @@ test('a count that is off asks for the one look that tells; going back is asked 
 })
 
 test('odd readings are questioned at once, and change nothing', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/check')
   for (const [typed, says] of [
     ['0', /From 1 mm to 300 cm/],
@@ -112,7 +112,7 @@ test('odd readings are questioned at once, and change nothing', async ({ page })
 })
 
 test('43 where 42 were planned: the next round mends it, to the stitch', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await page.getByRole('button', { name: 'End of round' }).click()
   await page.getByLabel('I count another number').fill('43')
@@ -128,7 +128,7 @@ test('43 where 42 were planned: the next round mends it, to the stitch', async (
 })
 
 test('the ball is weighed: what is safe, and where it runs out', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await page.getByRole('button', { name: 'Yarn' }).click()
   const soot = page.getByRole('dialog').getByRole('region', { name: 'Soot' })
@@ -140,7 +140,7 @@ test('the ball is weighed: what is safe, and where it runs out', async ({ page }
 })
 
 test('a finished mat is measured, and its gauge and record learn from it', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/work?copy=2')
   await expect(
     page.getByText(/Your last three pieces against what was foretold: \+0\.\d% ± 0\.\d%/),

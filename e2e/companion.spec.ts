@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, openShelf } from './shelf.ts'
+import { countOf, openShelf, withDemo } from './shelf.ts'
 
 const left = (page: Page) => page.getByRole('region', { name: 'Where you left off' })
 const tapArea = (page: Page) => page.getByTestId('tap-area')
@@ -8,7 +8,7 @@ const tapArea = (page: Page) => page.getByTestId('tap-area')
 test('after a pause it says where the hook is and what is under it, until the first stitch', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(left(page)).toContainText('Rnd 7, 17 of 42.')
   // 5 sc and an increase make 7: after 17 there are two repeats and three sc.
@@ -25,7 +25,7 @@ test('after a pause it says where the hook is and what is under it, until the fi
 test('the place is found by what is to be seen, by keyboard alone, and taken back by one press', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(left(page)).toBeVisible()
   await page.keyboard.press('f')
@@ -86,7 +86,7 @@ test('the log tells sittings, what comes next and what was taken out; it is kept
 })
 
 test('a workshop in which nothing was worked has a log that says so', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/settings')
   await page.getByRole('button', { name: 'Keep the demo aside' }).click()
   await expect(page.getByText('kept aside, under “Demo” on the shelf')).toBeVisible()
@@ -95,7 +95,7 @@ test('a workshop in which nothing was worked has a log that says so', async ({ p
 })
 
 test('by evening and in high contrast every place can be read, and paper stays paper', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/settings')
   await page.getByRole('radio', { name: 'Evening' }).click()
   const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor)
@@ -158,7 +158,7 @@ const faintWords = (page: Page) =>
 test('a pedal’s own key counts; locked nothing does until it is held; a second touch at once counts once', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   const made = (count: number) => expect(page.getByRole('status').getByText(`${count} of 42`)).toBeAttached()
   await made(17)
@@ -209,7 +209,7 @@ test('what is heard, felt and said follows the hands, where it is wanted, and ne
     speechSynthesis.speak = ({ text }) => void told.push(`said ${text}`)
   })
   const told = () => page.evaluate(() => (window as unknown as { told: string[] }).told)
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await tapArea(page).click()
   await expect(page.getByRole('status').getByText('18 of 42')).toBeAttached()
@@ -240,7 +240,7 @@ test('another device goes on where this one stopped: by its code, checked, and o
   page,
   browser,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await page.getByRole('button', { name: 'Go to' }).click()
   const goTo = page.getByRole('dialog', { name: 'Go to a round' })
@@ -281,7 +281,7 @@ test('another device goes on where this one stopped: by its code, checked, and o
 test('an even round put in and a round left out become rounds of this copy, and the next one has them too', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/lamp-glass-sleeve/plan')
   const make = page.getByLabel('Make', { exact: true })
   await make.fill('2')
@@ -330,7 +330,7 @@ async function goToRound(page: Page, round: number): Promise<void> {
 }
 
 test('the yarn on the hook is told, and before a change whether it is carried or cut', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await goToRound(page, 9)
   await expect(page.getByText('On the hook: Fog')).toBeVisible()
@@ -381,7 +381,7 @@ test('on a phone that lies on its side all of the work is on the screen, and a t
 test('a stitch more just here, another hook and another yarn become rounds of this copy; undo takes each back', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await goToRound(page, 8)
   for (let stitch = 0; stitch < 9; stitch++) await page.keyboard.press('Space')
@@ -427,7 +427,7 @@ test('a stitch more just here, another hook and another yarn become rounds of th
 test('a photo is kept with its round, made small; it goes into a file when asked for, and no text is one', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(tapArea(page)).toBeVisible()
   await page.keyboard.press('n')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { emptyShelf, field, openShelf, workTo } from './shelf.ts'
+import { emptyShelf, field, withDemo, workTo } from './shelf.ts'
 
 test('a new maker plans a cone by keyboard alone; opened, it begins on a chain, and its end is joined flat', async ({
   page,
@@ -64,7 +64,7 @@ test('a new maker plans a cone by keyboard alone; opened, it begins on a chain, 
 test('a sleeve whose end is gathered says what hole stays, and the last round says how, on a phone', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   const sleeve = '/project/lamp-glass-sleeve/piece/sleeve'
   await page.goto(`${sleeve}/plan`)
   await page.getByRole('button', { name: /^Its end/ }).click()
@@ -82,7 +82,7 @@ test('a sleeve whose end is gathered says what hole stays, and the last round sa
 test('a mat is edged with shells: its last round divides by six, and they are counted at the hook', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   const mat = '/project/tin-mug-mats/piece/mats'
   await page.goto(`${mat}/plan`)
   const rounds = page.getByRole('table', { name: 'Rounds of the piece' })

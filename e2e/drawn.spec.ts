@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { emptyShelf, field, openShelf } from './shelf.ts'
+import { emptyShelf, field, withDemo } from './shelf.ts'
 
 test('a new maker draws the shape of a lantern by keyboard alone: typed, moved, closed on a crisp foot', async ({
   page,
@@ -37,7 +37,7 @@ test('a new maker draws the shape of a lantern by keyboard alone: typed, moved, 
 test('its points are dragged on the grid; what cannot be is refused where it is typed, and nothing is lost', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new?form=drawn')
   await page.getByRole('combobox', { name: 'Gauge' }).selectOption('cotton-single')
   await page.getByRole('button', { name: 'Plan it' }).click()
@@ -71,7 +71,7 @@ test('open at its foot it begins on a chain, on a phone; the way its rounds go i
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new?form=drawn')
   await page.getByRole('combobox', { name: 'Gauge' }).selectOption('cotton-single')
   await page.getByRole('combobox', { name: 'What foot?' }).selectOption('open')

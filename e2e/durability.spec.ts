@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, openShelf } from './shelf.ts'
+import { countOf, openShelf, withDemo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 /** The log of the trivet as stored: its events in order. */
@@ -9,7 +9,7 @@ const storedLog = async (page: Page) =>
     .sort((one, other) => one.seq - other.seq)
 
 test('two tabs count on one piece: nothing lost, nothing doubled', async ({ page, context }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   const before = (await storedLog(page)).length
@@ -33,7 +33,7 @@ test('a tab that is killed in the middle of fast tapping loses nothing that was 
   page,
   context,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   const before = (await storedLog(page)).length
@@ -53,7 +53,7 @@ test('a tab that is killed in the middle of fast tapping loses nothing that was 
 })
 
 test('a full disk says so, keeps counting, offers the log, and catches up', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   await page.evaluate(() => {
@@ -81,7 +81,7 @@ test('a full disk says so, keeps counting, offers the log, and catches up', asyn
 test('a page that is left while a slow disk still stores what was edited loses none of it', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/plan')
   await page.getByRole('button', { name: /^For/ }).click()
   await holdTheDisk(page, 'pieces')
@@ -104,7 +104,7 @@ test('a page that is left while a slow disk still stores what was edited loses n
 })
 
 test('so are settings that are changed just before a page is left', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/settings')
   await holdTheDisk(page, 'settings')
   await page.getByRole('radio', { name: 'Inches' }).click()
@@ -132,16 +132,20 @@ const holdTheDisk = (page: Page, table: string) =>
     table,
   )
 
-test('works offline after the first visit', async ({ page, context }) => {
-  await openShelf(page)
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready
+test.describe('with its service worker', () => {
+  test.use({ serviceWorkers: 'allow' })
+
+  test('works offline after the first visit', async ({ page, context }) => {
+    await openShelf(page)
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready
+    })
+    await page.reload()
+    await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true)
+    await context.setOffline(true)
+    await page.goto('/piece/kettle-trivet/work')
+    await expect(countOf(page)).toHaveText('17')
+    await page.goto('/piece/kettle-trivet/plan')
+    await expect(page.getByRole('heading', { name: 'Kettle trivet' })).toBeVisible()
   })
-  await page.reload()
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true)
-  await context.setOffline(true)
-  await page.goto('/piece/kettle-trivet/work')
-  await expect(countOf(page)).toHaveText('17')
-  await page.goto('/piece/kettle-trivet/plan')
-  await expect(page.getByRole('heading', { name: 'Kettle trivet' })).toBeVisible()
 })

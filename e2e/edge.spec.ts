@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, field, openShelf } from './shelf.ts'
+import { countOf, field, withDemo } from './shelf.ts'
 
 const mat = '/piece/drying-rack-mat'
 const edging = { name: /Rounds, openings/ }
@@ -7,7 +7,7 @@ const edging = { name: /Rounds, openings/ }
 test('points along an edge: moved by keys and dragged, mirrored, spread again; the sum is always the round', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${mat}/plan`)
   await page.getByRole('button', edging).press('Enter')
   const third = page.getByRole('slider', { name: 'point 3 of 8' })
@@ -62,7 +62,7 @@ test('points along an edge: moved by keys and dragged, mirrored, spread again; t
 test('a motif in the maker’s own words, odd ones refused where they are typed, too many as well', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${mat}/plan`)
   await page.getByRole('button', edging).press('Enter')
   const worked = page.getByRole('textbox', { name: 'Worked, on 2 of the edge' })
@@ -98,7 +98,7 @@ test.describe('on a phone', () => {
   test('an edge of points is worked stitch by stitch: chains, back along them, on to the next', async ({
     page,
   }) => {
-    await openShelf(page)
+    await withDemo(page)
     await page.goto(`${mat}/plan`)
     await page.getByRole('button', { name: /Begin/ }).click()
     await page.getByRole('button', { name: 'Go to' }).click()

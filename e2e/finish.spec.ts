@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { field, openShelf } from './shelf.ts'
+import { field, withDemo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const holder = '/project/pot-holder/pieces'
@@ -10,7 +10,7 @@ const station = (page: Page, name: RegExp) =>
 test('a case becomes one by keyboard: its hinge is there, changed, taken out and brought back', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/project/headlamp-case/pieces')
   const joint = page.getByRole('button', { name: /^Joint, Body to Lid/ })
   await expect(joint).toHaveAccessibleName(/: 8 = 8$/)
@@ -43,7 +43,7 @@ test('a case becomes one by keyboard: its hinge is there, changed, taken out and
 test('steps go where the rules let them, by keys and by mouse; what closes asks first, and says what is still to go in', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(holder)
   await expect(stations(page)).toHaveCount(8)
   const ends = station(page, /^Ends inside/)
@@ -97,7 +97,7 @@ test('steps go where the rules let them, by keys and by mouse; what closes asks 
 test('a seam is counted by keys, stitch by stitch; its step is done with the last, and in hand again one back', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/project/headlamp-case/pieces')
   const seam = page.getByRole('region', { name: 'Seam in hand' })
   const count = seam.getByRole('button', { name: 'Count a stitch' })
@@ -124,7 +124,7 @@ test('a set of two discs is joined through both on a phone, filled through an op
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/project/pan-handle-sleeve/pieces')
   await page.getByRole('button', { name: 'Join them' }).click()
   const panel = page.getByRole('region', { name: 'Joint' })
@@ -150,7 +150,7 @@ test('a set of two discs is joined through both on a phone, filled through an op
 test('a small part is made of chains and put on; what a small child would swallow is refused', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/project/pot-holder/pieces')
   await page.getByRole('button', { name: 'Add a step' }).press('Enter')
   await page.getByRole('combobox', { name: 'What' }).selectOption({ label: 'Small part' })
@@ -176,7 +176,7 @@ test('a small part is made of chains and put on; what a small child would swallo
 test('two edges of unequal counts are planned together: one press, and the other way back', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new/together?make=box')
   await page.getByRole('button', { name: 'Plan them' }).press('Enter')
   await expect(page.getByRole('heading', { name: 'Box', exact: true }).first()).toBeVisible()
@@ -193,7 +193,7 @@ test('two edges of unequal counts are planned together: one press, and the other
 test('the finished thing has its promised measures and one photo, made small; no other file is taken', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/project/pot-holder/pieces')
   await page.getByRole('button', { name: /^Wash, measure/ }).click()
   await expect(page.getByRole('list', { name: 'Final measures' })).toContainText(
@@ -229,7 +229,7 @@ test.describe('with hands full, on a phone', () => {
   test('a round through both is counted by taps and by Space; before it shuts something out it asks', async ({
     page,
   }) => {
-    await openShelf(page)
+    await withDemo(page)
     await page.goto('/project/pot-holder/pieces')
     await page.getByRole('link', { name: 'Work it with hands full' }).click()
     const count = page.getByTestId('count')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, emptyShelf, field, openShelf } from './shelf.ts'
+import { countOf, emptyShelf, field, openShelf, withDemo } from './shelf.ts'
 
 test('a new maker plans a mat from their own gauge, works it, and finds everything where it was', async ({
   page,
@@ -131,7 +131,7 @@ test('odd input gets a sentence, and nothing is lost', async ({ page }) => {
 })
 
 test('a drag on the edge changes the target, and every view follows', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/plan')
   const edge = page.getByRole('slider', { name: 'Outer edge: target across' })
   const box = (await edge.boundingBox())!
@@ -147,7 +147,7 @@ test('a drag on the edge changes the target, and every view follows', async ({ p
 })
 
 test('what is planned while a mat is on the hook does not touch that mat', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/plan')
   await page.getByRole('textbox', { name: 'Target across' }).fill('14')
   await expect(page.getByText(/No. 4 is on the hook and stays with the plan/)).toBeVisible()
@@ -158,7 +158,7 @@ test('what is planned while a mat is on the hook does not touch that mat', async
 })
 
 test('a set is finished one by one, to the same plan', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/work')
   await expect(page.getByText('no. 4 of 8')).toBeVisible()
   for (let round = 5; ; round++) {
@@ -178,7 +178,7 @@ test('a set is finished one by one, to the same plan', async ({ page }) => {
 })
 
 test('a wrong count is named, and can be noted or worked again', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await page.getByRole('button', { name: 'End of round' }).click()
   await page.getByLabel('I count another number').fill('41')
@@ -192,7 +192,7 @@ test('a wrong count is named, and can be noted or worked again', async ({ page }
 test('an accent round, by keyboard: its neighbours take its increases over; odd ones are refused; the hook is told before', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/plan')
   const rounds = page.getByRole('region', { name: 'Rounds' })
   const stitch = page.getByRole('button', { name: /^Stitch/ })

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { pagesOf, shapesOf } from './printedPage.ts'
-import { field, openShelf } from './shelf.ts'
+import { field, openShelf, withDemo } from './shelf.ts'
 
 const evidence = (page: Page) => page.getByRole('region', { name: 'Evidence' })
 const tags = (page: Page) => evidence(page).locator('svg text')
@@ -58,7 +58,7 @@ test('a new gauge: the label, a swatch, odd numbers, a contradiction, and what i
 test('a round swatch by keyboard alone: what it tells, what it does not, and its change undone', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/gauges/loft-wool')
   await page.getByRole('radio', { name: 'Flat swatch' }).focus()
   await page.keyboard.press('ArrowRight')
@@ -90,7 +90,7 @@ test('a round swatch by keyboard alone: what it tells, what it does not, and its
 test('a gauge goes through to the piece that is planned by it; other stitches and hooks follow', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/gauges/cotton-single')
   await page.getByRole('tab', { name: 'All stitches' }).click()
   const rows = page.getByRole('tabpanel').locator('tbody tr')
@@ -146,7 +146,7 @@ test('yarn is weighed, counted in balls, compared, and shown in the maker’s un
 })
 
 test('cautions follow use and fibre, are marked as read, and are printed', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/plan')
   await page.getByRole('button', { name: 'Yarn Fog, Soot' }).click()
   await page.getByRole('combobox', { name: 'Yarn', exact: true }).last().selectOption({ label: 'Bark' })
@@ -166,7 +166,7 @@ test('cautions follow use and fibre, are marked as read, and are printed', async
 })
 
 test('an instrument fills the field that has the focus, live or typed', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/gauges/cotton-single')
   await page.getByRole('tab', { name: 'Yarn per stitch' }).click()
   await page.getByRole('radio', { name: 'Weigh the ball' }).click()
@@ -191,7 +191,7 @@ test('an instrument fills the field that has the focus, live or typed', async ({
 })
 
 test('rings and card are as large as the scale says, at any scale', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/measure')
   const perMm = async () => (await page.getByTestId('card').boundingBox())!.width / 86.1
   const nominal = await perMm()
@@ -211,7 +211,7 @@ test('rings and card are as large as the scale says, at any scale', async ({ pag
 })
 
 test('the printed measuring sheet is one page at its true size', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/sheet')
   await expect(page.getByRole('img', { name: /^Rulers of 10 cm/ })).toBeVisible()
   for (const format of ['A4', 'Letter'] as const) {

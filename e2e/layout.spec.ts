@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf, PLACES } from './shelf.ts'
+import { openShelf, withDemo, PLACES } from './shelf.ts'
 
 async function settle(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle')
@@ -27,7 +27,7 @@ test('the page runs under its Content-Security-Policy without a violation', asyn
 })
 
 test('print size and left hand are kept, and turn the drawing round', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/settings')
   await page.getByRole('radio', { name: 'Left-handed' }).click()
   await page.getByRole('radio', { name: 'UK' }).click()

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, emptyShelf, field, finishAt, onceMore, openShelf, workTo } from './shelf.ts'
+import { countOf, emptyShelf, field, finishAt, onceMore, withDemo, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const booties = (page: Page) => onceMore(page, 'Cradle booties')
@@ -159,7 +159,7 @@ test('a case for a headlamp is two pieces of as many stitches, and says where it
 test('a pouch has an even number of holes, and says how long its cord is; on a phone it is read as text', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto('/new?form=pouch')
   await page.getByLabel('How wide, laid flat?').fill('10')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, openShelf } from './shelf.ts'
+import { countOf, openShelf, withDemo } from './shelf.ts'
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
 
@@ -45,7 +45,7 @@ test('on a phone: measured in work, another plan taken, a round counted to it, t
 })
 
 test('on a phone: what a piece is for, and its cautions, are set and read', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/plan')
   await page.getByRole('button', { name: /^For/ }).tap()
   await page.getByRole('checkbox', { name: 'Hot', exact: true }).tap()

@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test'
-import { countOf, field, openShelf } from './shelf.ts'
+import { countOf, field, withDemo } from './shelf.ts'
 
 const cap = '/piece/wardens-cap'
 
 test('a mirrored pair of marks by keyboard: by round and stitch, by centimetres and angle, drawn, told, on paper', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${cap}/plan`)
   await page.getByRole('button', { name: /Rounds, openings/ }).press('Enter')
   await page.getByRole('button', { name: 'Name a place' }).press('Enter')
@@ -45,7 +45,7 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 
   test('the stitch of a place is told before it, and at it', async ({ page }) => {
-    await openShelf(page)
+    await withDemo(page)
     await page.goto(`${cap}/plan`)
     await page.getByRole('button', { name: /Rounds, openings/ }).click()
     await page.getByRole('button', { name: 'Name a place' }).click()

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { openShelf, PLACES, ROOMS } from './shelf.ts'
+import { openShelf, withDemo, PLACES, ROOMS } from './shelf.ts'
 import { put, stored } from './storage.ts'
 
 // Every place, in every room and print: nothing sideways, nothing over anything, on a phone targets for thumbs.
@@ -134,22 +134,41 @@ const sticksOut = (page: Page) =>
       .map((element) => `${element.tagName} “${element.textContent.slice(0, 40)}”`)
   })
 
+/** What is laid out when it is scrolled to is laid out now. */
+const layOutAll = (page: Page) =>
+  page.evaluate(() => {
+    for (const later of document.querySelectorAll<HTMLElement>('[class*="content-visibility"]')) {
+      later.style.contentVisibility = 'visible'
+    }
+  })
+
+async function openPlace(page: Page, path: string): Promise<void> {
+  await page.goto(path)
+  await expect(page.getByText('Opening…')).toHaveCount(0)
+  await expect(page.getByRole('heading', { name: 'This screen could not be shown' })).toHaveCount(0)
+}
+
+/** All rooms, the first another one for every print: each is opened in once and come to by turning or resizing. */
+const roomsFrom = (first: number) => [...ROOMS.slice(first), ...ROOMS.slice(0, first)]
+
 for (const [name, path] of PLACES) {
   test(`${name}: whole in every room and print, nothing serious for a screen reader`, async ({ page }) => {
     test.setTimeout(120_000)
-    await openShelf(page)
+    await withDemo(page)
     const faults: string[] = []
-    for (const print of PRINTS) {
+    for (const [index, print] of PRINTS.entries()) {
       await keepPrint(page, print)
-      for (const room of ROOMS) {
+      const rooms = roomsFrom(index)
+      await page.setViewportSize(rooms[0]!)
+      await openPlace(page, path)
+      for (const room of rooms) {
         await page.setViewportSize(room)
-        await page.goto(path)
-        await expect(page.getByText('Opening…')).toHaveCount(0)
-        await expect(page.getByRole('heading', { name: 'This screen could not be shown' })).toHaveCount(0)
         await page.waitForTimeout(250)
+        await layOutAll(page)
         const at = `${room.width} px at ${print}%`
-        const wide = await page.evaluate(() => document.documentElement.scrollWidth)
-        if (wide > room.width) faults.push(`${at}: scrolls sideways to ${wide}`)
+        // Drawings take their new size when they are told of it.
+        const wide = () => page.evaluate(() => document.documentElement.scrollWidth)
+        await expect.poll(wide, { message: `${at}: scrolls sideways` }).toBeLessThanOrEqual(room.width)
         for (const fault of await tooSmall(page)) faults.push(`${at}: ${fault}`)
         for (const fault of await overlaps(page)) faults.push(`${at}: ${fault}`)
         if (room.width < 600) {
@@ -162,23 +181,13 @@ for (const [name, path] of PLACES) {
         for (const fault of await unreadable(page)) faults.push(`${at}: ${fault}`)
       }
     }
-    // A window made narrower after it was wide.
-    await keepPrint(page, 100)
-    await page.setViewportSize(ROOMS[0]!)
-    await page.goto(path)
-    await expect(page.getByText('Opening…')).toHaveCount(0)
-    await page.waitForTimeout(250)
-    await page.setViewportSize({ width: 390, height: 844 })
-    // Drawings take their new size when they are told of it.
-    const narrowed = () => page.evaluate(() => document.documentElement.scrollWidth)
-    await expect.poll(narrowed, { message: 'made narrower it scrolls sideways' }).toBeLessThanOrEqual(390)
     // A browser set to twice the text: nothing may be lost.
+    await keepPrint(page, 100)
     await page.setViewportSize(ROOMS[0]!)
     await page.addInitScript(() => {
       document.addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = '200%'))
     })
-    await page.goto(path)
-    await expect(page.getByText('Opening…')).toHaveCount(0)
+    await openPlace(page, path)
     for (const fault of await sticksOut(page)) faults.push(`at 200% text: sticks out: ${fault}`)
     await expect(page.locator('main').first()).toBeVisible()
     expect(faults).toEqual([])
@@ -244,7 +253,7 @@ test('an instruction is never cut, however long, on a phone or a desk', async ({
 test('Fog and Soot held together, a strand each: chosen, drawn, counted in metres, exported', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/plan')
   await page.getByRole('button', { name: 'Yarn Fog, Soot' }).click()
   await page.getByRole('combobox', { name: 'Yarn of strand 2' }).first().selectOption({ label: 'Soot' })

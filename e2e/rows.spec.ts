@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, emptyShelf, field, openShelf, workTo, onceMore } from './shelf.ts'
+import { countOf, emptyShelf, field, withDemo, workTo, onceMore } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const socks = '/project/bed-socks/piece/bed-socks'
@@ -50,7 +50,7 @@ test('the heel of a sock is worked by keyboard alone: what waits is said, and th
   page,
 }) => {
   test.setTimeout(120_000)
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${socks}/plan`)
   const said = await page.getByText(/turn the leg by/).innerText()
   const [, from, to, panel, all] = /Rows (\d+) to (\d+) on (\d+) of (\d+) sts/.exec(said)!.map(Number)
@@ -117,7 +117,7 @@ test('a half round is measured from its middle to the curve, and the rows ahead 
 test('ear flaps and their words: where the yarn is joined again, how many wait; on paper as well', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/project/wardens-cap/piece/cap/plan')
   await page.getByRole('button', { name: /^Brim/ }).click()
   await page.getByRole('radio', { name: 'Ear flaps' }).click()
@@ -135,7 +135,7 @@ test('ear flaps and their words: where the yarn is joined again, how many wait; 
 })
 
 test('a strap is planned on a phone, in rows as wide as the screen', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto('/new?form=strap')
   await page.getByLabel('How wide?').fill('4')
@@ -154,7 +154,7 @@ test('a strap is planned on a phone, in rows as wide as the screen', async ({ pa
 })
 
 test('slippers from the toe leave the instep open, and say how their back is joined', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new?form=slipper')
   await page.getByLabel('How long is the foot?').fill('24')
   await page.getByLabel('Around the foot, at its widest?').fill('22,5')

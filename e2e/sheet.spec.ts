@@ -1,13 +1,13 @@
 import { expect, test, type Page } from '@playwright/test'
 import { pagesOf, shapesOf } from './printedPage.ts'
-import { openShelf } from './shelf.ts'
+import { withDemo } from './shelf.ts'
 
 const table = (page: Page) => page.getByRole('table', { name: 'Rounds' })
 
 test('a sheet for a pair: boxes for both, a ruler at its true size; on Letter and in large print as well', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/cradle-booties/sheet')
   await expect(table(page).getByRole('columnheader', { name: 'L', exact: true })).toBeVisible()
   await expect(table(page).getByRole('columnheader', { name: 'R', exact: true })).toBeVisible()
@@ -37,7 +37,7 @@ test('a sheet for a pair: boxes for both, a ruler at its true size; on Letter an
 test('rounds that are made are ticked; after an evening on paper the log is brought to where the work is', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/sheet')
   await expect(table(page).getByLabel('made')).toHaveCount(6)
   expect(await pagesOf(await page.pdf({ preferCSSPageSize: true }))).toBe(1)
@@ -51,7 +51,7 @@ test('rounds that are made are ticked; after an evening on paper the log is brou
 })
 
 test('a set of eight has its boxes on two sheets', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/sheet')
   await expect(table(page).getByRole('columnheader', { name: '6', exact: true })).toBeVisible()
   await expect(table(page).getByRole('columnheader', { name: '7', exact: true })).toHaveCount(0)

@@ -43,6 +43,16 @@ export async function openShelf(page: Page): Promise<void> {
   await expect(page.getByRole('link', { name: 'Kettle trivet', exact: true })).toBeVisible()
 }
 
+/** Brings the demo to a browser that was never here, by a page that plans nothing: for walks that begin elsewhere. */
+export async function withDemo(page: Page): Promise<void> {
+  await page.goto('/sheet')
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await page.waitForFunction(async () => (await indexedDB.databases()).some(({ version }) => version! > 1))
+  // Its settings are written last.
+  const kept = async () => (await stored<object>(page, 'settings')).length
+  await expect.poll(kept, { intervals: [100] }).toBe(1)
+}
+
 /** The projects of the demo, by the names they have on the shelf; three of them are under way. */
 export const DEMO = [
   'Kettle trivet',
@@ -66,17 +76,13 @@ export const DEMO = [
 /** Their pieces: the case has a body and a lid, the pot holder a disc made twice and a loop. */
 export const DEMO_PIECES = DEMO.length + 2
 
-/** The shelf of a maker who has taken every piece off it: one by its menu, the others as that leaves them. */
+/** The shelf of a maker who has taken every piece off it. */
 export async function emptyShelf(page: Page): Promise<void> {
-  await openShelf(page)
-  const [name] = DEMO
-  await page.getByRole('button', { name: `More for ${name}`, exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Delete' }).click()
-  await expect(page.getByRole('link', { name, exact: true })).toHaveCount(0)
+  await withDemo(page)
   for (const project of await stored<object>(page, 'projects')) {
-    await put(page, 'projects', { deletedAt: Date.now(), ...project })
+    await put(page, 'projects', { ...project, deletedAt: Date.now() })
   }
-  await page.reload()
+  await page.goto('/')
   await expect(page.getByRole('link', { name: 'Plan a round mat' })).toBeVisible()
   for (const other of DEMO) await expect(page.getByRole('link', { name: other, exact: true })).toHaveCount(0)
 }
@@ -102,7 +108,7 @@ export const countOf = (page: Page) => page.getByTestId('count')
 
 /** Begins a piece of the demo from its plan and goes to the end of a round. */
 export async function workTo(page: Page, plan: string, round: number): Promise<void> {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(plan)
   await page.getByRole('button', { name: /Begin/ }).click()
   await expect(countOf(page)).toHaveText('0')

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, DEMO, field, openShelf } from './shelf.ts'
+import { countOf, DEMO, field, openShelf, withDemo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 /** A new mat, planned on a gauge counted here: so many stitches and rounds in 10 cm. */
@@ -76,7 +76,7 @@ test('work opened before anything is begun, a check too early, and a piece that 
 })
 
 test('notes are kept where the hook was, newest first, and go out with the log', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   for (const text of ['Second ball from here', '<b>Looser</b> by the stove']) {
@@ -109,7 +109,7 @@ test('notes are kept where the hook was, newest first, and go out with the log',
 })
 
 test('the list of keys is true: each does what it says', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   await page.keyboard.press('?')
@@ -144,7 +144,7 @@ test('the list of keys is true: each does what it says', async ({ page }) => {
 })
 
 test('copies of a set are leafed through, each at its own stitch', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/work')
   await expect(page.getByText('no. 4 of 8')).toBeVisible()
   const here = await countOf(page).innerText()
@@ -158,7 +158,7 @@ test('copies of a set are leafed through, each at its own stitch', async ({ page
 })
 
 test('another yarn in its place: what would differ, each in a sentence', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/yarns')
   await page.getByRole('button', { name: /^Fog/ }).first().click()
   const compare = page.getByRole('combobox', { name: 'Could another take its place?' })
@@ -195,7 +195,7 @@ test('another yarn in its place: what would differ, each in a sentence', async (
 test('the sheet to print has every round with a box, its count, where to measure, and what to watch', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/sheet')
   const rows = page.getByRole('table').locator('tbody tr')
   await expect(rows).toHaveCount(13)
@@ -209,7 +209,7 @@ test('the sheet to print has every round with a box, its count, where to measure
 })
 
 test('a new mat: what cannot be is answered at once, and begins nothing', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new')
   const wide = page.getByLabel('How wide?')
   const go = page.getByRole('button', { name: 'Plan it' })
@@ -241,7 +241,7 @@ test('a new mat: what cannot be is answered at once, and begins nothing', async 
 test('the gauge book: every stitch from one swatch, a hook for a recipe, yarn in a stitch', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/gauges/cotton-single')
   const comes = page.getByRole('group', { name: 'What it comes to' })
   const tab = (name: RegExp) =>

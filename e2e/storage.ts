@@ -8,6 +8,7 @@ export function stored<T>(page: Page, table: string): Promise<T[]> {
         const open = indexedDB.open('uzel')
         open.onerror = () => reject(open.error ?? new Error('The database did not open.'))
         open.onsuccess = () => {
+          open.result.onversionchange = () => open.result.close()
           const all = open.result.transaction(name).objectStore(name).getAll()
           all.onsuccess = () => {
             open.result.close()

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, field, openShelf } from './shelf.ts'
+import { countOf, field, withDemo } from './shelf.ts'
 
 const ROUNDS = [
   'Tin-mug coaster',
@@ -31,7 +31,7 @@ const linesOf = (page: Page) =>
 test('somebody’s rounds are pasted, checked, mended by one press, and worked as they are written', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new')
   await page.getByRole('link', { name: 'read a pattern' }).click()
   await page.getByRole('textbox', { name: 'The pattern' }).fill(ROUNDS.join('\n'))
@@ -69,7 +69,7 @@ test('somebody’s rounds are pasted, checked, mended by one press, and worked a
 test('a text is corrected line by line with the keyboard alone; a size changed plans it anew, and back', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/wash-house-mat/plan')
   await page.getByRole('link', { name: 'Text', exact: true }).press('Enter')
   await expect(page.getByText('Rnd 5 says 36; its steps make 30.')).toBeVisible()
@@ -111,7 +111,7 @@ test('a text is corrected line by line with the keyboard alone; a size changed p
 test('odd texts: tags, other alphabets, nothing, far too much, no text at all; nothing is run or lost', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new/text')
   const whole = page.getByRole('textbox', { name: 'The pattern' })
   await whole.fill(
@@ -147,7 +147,7 @@ test('odd texts: tags, other alphabets, nothing, far too much, no text at all; n
 test('a round that nobody understands ends at what its maker says, and the rest is worked from there', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new/text')
   const whole = page.getByRole('textbox', { name: 'The pattern' })
   await whole.fill('Rnd 1: 6 sc in magic ring (6)\nRnd 2: twirl the yarn about\nRnd 3: (sc, inc) x 6 (18)')
@@ -175,7 +175,7 @@ test('a round that nobody understands ends at what its maker says, and the rest 
 })
 
 test('any piece is given away in words, and read back as the same rounds', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/sheet')
   const words = page.getByRole('region', { name: 'In words' })
   const [download] = await Promise.all([
@@ -197,7 +197,7 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 
   test('text above, rounds below; a finding is mended, and the mat begun', async ({ page }) => {
-    await openShelf(page)
+    await withDemo(page)
     await page.goto('/new/text')
     await page.getByRole('textbox', { name: 'The pattern' }).fill(ROUNDS.join('\n'))
     await page.getByRole('button', { name: 'Line by line' }).click()
@@ -223,7 +223,7 @@ test('two sides that a text joins are joined in the project that comes of it; a 
       'Rnd 4: (2 sc, inc) x 6 (24)',
       `Hold both sides together, wrong sides facing, and sc through both layers around (${total}).`,
     ].join('\n')
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new/text')
   const text = page.getByRole('textbox', { name: 'The pattern' })
   await text.fill(pad(20))

@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test'
-import { field, openShelf } from './shelf.ts'
+import { field, withDemo } from './shelf.ts'
 
 test('several pieces made one, by keyboard: a filled pair is sized, planned, joined but for its opening, in order', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new')
   await page.getByRole('link', { name: 'several pieces made one' }).press('Enter')
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('A pad of two layers')
@@ -39,7 +39,7 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 
   test('a row of tubes hangs together: each held to the next', async ({ page }) => {
-    await openShelf(page)
+    await withDemo(page)
     await page.goto('/new/together?make=tubes')
     await field(page, 'How many').fill('4')
     await field(page, 'How many').press('Enter')

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, DEMO, field, openShelf } from './shelf.ts'
+import { countOf, DEMO, field, openShelf, withDemo } from './shelf.ts'
 import { put, stored } from './storage.ts'
 
 const target = (page: Page) => page.getByRole('textbox', { name: 'Target across' })
@@ -43,28 +43,24 @@ test('a piece that breaks the planner is named in its row; the others, and the s
   await expect(page.getByRole('heading', { name: 'Tin-mug mats' })).toBeVisible()
 })
 
-test.describe('without a service worker in between', () => {
-  test.use({ serviceWorkers: 'block' })
-
-  test('a planner that does not start is said at the piece, and the next edit starts another', async ({
-    page,
-  }) => {
-    await openShelf(page)
-    await page.route(/plan\.worker/, (route) => route.abort())
-    await page.goto('/piece/kettle-trivet/plan')
-    await target(page).fill('150')
-    await expect(page.getByRole('alert')).toContainText('Uzel failed to work this piece out')
-    await page.unroute(/plan\.worker/)
-    await target(page).fill('151')
-    await expect(page.getByText(/\d\d rounds, [\d,]+ stitches\. Comes out 15\d/)).toBeVisible()
-    await expect(page.getByRole('alert')).toHaveCount(0)
-  })
+test('a planner that does not start is said at the piece, and the next edit starts another', async ({
+  page,
+}) => {
+  await openShelf(page)
+  await page.route(/plan\.worker/, (route) => route.abort())
+  await page.goto('/piece/kettle-trivet/plan')
+  await target(page).fill('150')
+  await expect(page.getByRole('alert')).toContainText('Uzel failed to work this piece out')
+  await page.unroute(/plan\.worker/)
+  await target(page).fill('151')
+  await expect(page.getByText(/\d\d rounds, [\d,]+ stitches\. Comes out 15\d/)).toBeVisible()
+  await expect(page.getByRole('alert')).toHaveCount(0)
 })
 
 test('44 stitches by 10 rounds for half a metre: a plan or a sentence, never a broken screen', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new')
   await page.getByLabel('How wide?').fill('50')
   await page.getByLabel('What is it for?').fill('Bench mat')
@@ -84,7 +80,7 @@ test('44 stitches by 10 rounds for half a metre: a plan or a sentence, never a b
 test('what is refused stays in its field and is not the piece’s: the backup is always good', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/plan')
   for (const [typed, says] of [
     ['400', /From 1 mm to 300 cm/],
@@ -115,7 +111,7 @@ test('what is refused stays in its field and is not the piece’s: the backup is
 })
 
 test('a choice measures nothing: the size is a guess until both counts are typed', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new')
   await page.getByLabel('How wide?').fill('20')
   await page.getByRole('button', { name: 'Plan it' }).click()
@@ -142,7 +138,7 @@ test('a choice measures nothing: the size is a guess until both counts are typed
 })
 
 test('a measure that is emptied again is gone from the verdict, also after a reload', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/check')
   await field(page, 'Across').fill('9.9')
   const causes = page.getByRole('region', { name: 'What it may be' })
@@ -166,7 +162,7 @@ test('a measure that is emptied again is gone from the verdict, also after a rel
 test('a measure of a thousand kilometres is asked about, and one kept from before is put aside', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/check')
   for (const typed of ['1000000', '1000000000', '9'.repeat(400)]) {
     await field(page, 'Across').fill(typed)
@@ -185,7 +181,7 @@ test('a measure of a thousand kilometres is asked about, and one kept from befor
 })
 
 test('Space at the end of a round counts nothing and says so; Enter confirms', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   await page.keyboard.press('Shift+Enter')
@@ -209,7 +205,7 @@ test('two tabs tapped in a hurry: every tap once, no count taken back, agreed wi
   page,
   context,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   await page.keyboard.press('g')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
+import { countOf, emptyShelf, field, finishAt, withDemo, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const sleeve = '/project/lamp-glass-sleeve/piece/sleeve'
@@ -46,7 +46,7 @@ test('a new maker plans a tube around a glass: its chain, its size and how it si
 })
 
 test('odd sizes are refused where they are typed, and what was there stays', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${sleeve}/plan`)
   const around = field(page, 'Around')
   await expect(around).toHaveValue('25.1')
@@ -82,7 +82,7 @@ test('odd sizes are refused where they are typed, and what was there stays', asy
 })
 
 test('its lower edge is pulled to another length, by the keys', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${sleeve}/plan`)
   await page.getByRole('slider', { name: 'Open edge: length' }).focus()
   await page.keyboard.press('ArrowUp')
@@ -166,7 +166,7 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
 
   test('a tube is begun, drawn both ways, counted, and its sheet says what to measure', async ({ page }) => {
-    await openShelf(page)
+    await withDemo(page)
     await page.goto(`${sleeve}/plan`)
     await expect(page.getByRole('img', { name: /^Laid flat: 1\d\.\d ± / })).toBeVisible()
     await page.getByRole('radio', { name: 'Rows' }).tap()

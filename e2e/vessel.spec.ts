@@ -1,12 +1,12 @@
 import { expect, test, type Page } from '@playwright/test'
-import { emptyShelf, field, finishAt, openShelf, workTo } from './shelf.ts'
+import { emptyShelf, field, finishAt, openShelf, withDemo, workTo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const basket = '/project/kindling-basket/piece/basket'
 
 /** The basket of the demo with a wall as plain as its base and a crisp edge, in place of its check and its lip. */
 async function plainWall(page: Page): Promise<void> {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${basket}/plan`)
   await page.getByRole('button', { name: /^Stitch/ }).click()
   await page.getByLabel('Wall: texture').selectOption('Plain')
@@ -181,7 +181,7 @@ test('finished, a basket is measured around and up, and its gauge learns from it
 test('a check on its wall: squares that divide its count, reversed, read at the hook, and refused where they cannot be', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${basket}/plan`)
   const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
   await expect(rounds).toContainText('(3 FPdc, 3 BPdc) × 14')
@@ -265,7 +265,7 @@ test('an opening is left where it is wanted, on a phone as well; odd ones are re
 test('a lip is worked through the front loops, and the wall goes up behind it: so the list and the hook say', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${basket}/plan`)
   const rounds = page.getByRole('table', { name: 'Rounds of the piece' })
   await expect(rounds).toContainText('sc in front loop of each st')

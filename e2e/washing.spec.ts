@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test'
-import { field, openShelf } from './shelf.ts'
+import { field, withDemo } from './shelf.ts'
 
 test('a mat whose size is meant washed is worked larger by what its cotton draws in, by keyboard, and stays so', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/plan')
   const outcome = page.getByText(/Comes out/)
   await expect(outcome).toContainText('21.8 ± 0.4 cm')
@@ -32,7 +32,7 @@ test('a finished mat is measured again once it is washed: what the wash took is 
   page,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/tin-mug-mats/work?copy=2')
   await page.getByRole('combobox', { name: 'It is measured' }).selectOption('washed')
   await expect(field(page, 'Across')).toHaveValue('')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { countOf, DEMO_PIECES, emptyShelf, field, openShelf } from './shelf.ts'
+import { countOf, DEMO_PIECES, emptyShelf, field, openShelf, withDemo } from './shelf.ts'
 import { stored } from './storage.ts'
 
 test('the first visit says that the hut is a demo; taken away, it comes back whole', async ({ page }) => {
@@ -114,7 +114,7 @@ test('every page has a title, one heading that names it, and its content in land
 })
 
 test('from the top of the page to the first stitch: the skip link, then Space', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
   await page.keyboard.press('Tab')
@@ -126,7 +126,7 @@ test('from the top of the page to the first stitch: the skip link, then Space', 
 })
 
 test('the gauge book, opened from a piece, leads back to it', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/plan')
   await page.getByRole('button', { name: /^Gauge in 10 cm/ }).click()
   await page.getByRole('link', { name: 'Measure in the gauge book' }).click()
@@ -140,7 +140,7 @@ test('the gauge book, opened from a piece, leads back to it', async ({ page }) =
 test('beginning is the work’s, starting the ring’s; copies are said; sizes stand the same way', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/new')
   await page.getByLabel('How wide?').fill('20')
   await page.getByRole('button', { name: 'Plan it' }).click()
@@ -158,7 +158,7 @@ test('beginning is the work’s, starting the ring’s; copies are said; sizes s
 })
 
 test('rhythm offers what differs: positions with one outcome are one', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/piece/kettle-trivet/plan')
   const scale = page.getByRole('radiogroup', { name: 'Precision or rhythm' })
   await expect(page.getByText(/Wherever it stands: 1 repeat\./)).toBeVisible()
@@ -238,7 +238,7 @@ test('on a phone it is seen that a tap anywhere counts', async ({ page }) => {
 })
 
 test('settings: every choice is kept, and says itself on the screens', async ({ page }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto('/settings')
   await field(page, 'Your pace, until the log knows better').fill('0')
   await expect(page.getByRole('alert')).toContainText('a number from 1 to 120')

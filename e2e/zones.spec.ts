@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { emptyShelf, field, openShelf } from './shelf.ts'
+import { emptyShelf, field, withDemo } from './shelf.ts'
 
 const basket = '/piece/kindling-basket'
 const ledger = { name: 'Rounds of the piece' }
@@ -7,7 +7,7 @@ const ledger = { name: 'Rounds of the piece' }
 test('a zone is named by keyboard, drawn, kept, told at the hook; one that overlaps is refused in its field', async ({
   page,
 }) => {
-  await openShelf(page)
+  await withDemo(page)
   await page.goto(`${basket}/plan`)
   await page.getByRole('button', { name: /Rounds, openings/ }).press('Enter')
   await page.getByRole('button', { name: 'Name a zone' }).press('Enter')

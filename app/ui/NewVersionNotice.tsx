@@ -1,14 +1,20 @@
 import { useEffect, useRef, useState } from 'react'
 
+/** A first visit has enough to do: what it needs to work offline is fetched once the page is there. */
+const FIRST_COPY_MS = 4000
+
 /** Makes the app work offline, and says when a newer version waits. Work goes on until the maker takes it. */
 export function NewVersionNotice() {
   const [waiting, setWaiting] = useState(false)
   const update = useRef<(reload?: boolean) => Promise<void>>(undefined)
   useEffect(() => {
     if (!import.meta.env.PROD) return
-    void import('virtual:pwa-register').then(({ registerSW }) => {
+    const register = async () => {
+      const { registerSW } = await import('virtual:pwa-register')
       update.current = registerSW({ onNeedRefresh: () => setWaiting(true) })
-    })
+    }
+    const turn = setTimeout(() => void register(), navigator.serviceWorker?.controller ? 0 : FIRST_COPY_MS)
+    return () => clearTimeout(turn)
   }, [])
   if (!waiting) return null
   return (
