@@ -151,7 +151,7 @@ test('what is planned while a mat is on the hook does not touch that mat', async
   await page.goto('/piece/tin-mug-mats/plan')
   await page.getByRole('textbox', { name: 'Target across' }).fill('14')
   await expect(page.getByText(/No. 4 is on the hook and stays with the plan/)).toBeVisible()
-  await page.getByRole('link', { name: 'Go on with no. 4' }).click()
+  await page.getByRole('link', { name: 'Go on: no. 4' }).click()
   await expect(page.getByText('no. 4 of 8')).toBeVisible()
   const before = await countOf(page).innerText()
   expect(Number(before)).toBeGreaterThan(0)

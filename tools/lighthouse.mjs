@@ -40,9 +40,12 @@ try {
       )
       const { categories, audits } = JSON.parse(readFileSync(report, 'utf8'))
       const scores = Object.values(categories).map(({ id, score }) => `${id} ${Math.round(score * 100)}`)
-      const said = ['total-blocking-time', 'cumulative-layout-shift', 'first-contentful-paint'].map(
-        (name) => `${audits[name].title.toLowerCase()} ${audits[name].displayValue}`,
-      )
+      const said = [
+        'first-contentful-paint',
+        'largest-contentful-paint',
+        'total-blocking-time',
+        'cumulative-layout-shift',
+      ].map((name) => `${audits[name].title.toLowerCase()} ${audits[name].displayValue}`)
       console.log(`${place} on a ${room}: ${scores.join(', ')}; ${said.join(', ')}`)
     }
   }

@@ -270,6 +270,8 @@ export interface Family<F extends { readonly family: string }> {
   seenIn?(seen: SeenRounds): Seen<F> | undefined
   /** The same form so many times as far around and along its fabric. */
   larger(form: F, by: Larger): F
+  /** The form whose rounds came to lie so, where its measures do not say all of it; nothing where none does. */
+  asLaid?(form: F, sizes: Sizes, tops: readonly Place[]): F | undefined
   /** The form that would be asked for so that one of its measures came to this. */
   towards(form: F, sizes: Sizes, target: Target): F
 }

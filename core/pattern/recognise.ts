@@ -13,7 +13,6 @@ import { verify } from '../rounds/verify.ts'
 import type { Run, SectionId } from '../rounds/round.ts'
 import { BODY_STITCHES, flatIncrease, isEdging, STITCHES, type StitchName } from '../stitches/stitch.ts'
 import { mm } from '../units/millimetres.ts'
-import type { OutlinePoint } from '../forms/family.ts'
 import { yarnsNamed } from './yarnsNamed.ts'
 import { accentOf, textureOf } from './textureOf.ts'
 import { roundsOf, type PieceRead, type RoundRead } from './read/readPattern.ts'
@@ -116,10 +115,11 @@ function toItsSize(
   let plan = planGiven(now, given, undefined)
   for (let again = 0; again < 2; again++) {
     const family = familyOf(now.form)
-    if (now.form.family === 'drawn') {
-      const outline = profileOf(plan, sizesOf(now).thickness)
-      if (!outline) return undefined
-      now = { ...now, form: { ...now.form, outline } }
+    if (family.asLaid) {
+      const tops = plan.rounds.map(({ at: { radius, z } }) => ({ r: radius, z }))
+      const form = family.asLaid(now.form, sizesOf(now), tops)
+      if (!form) return undefined
+      now = { ...now, form }
     } else {
       for (const { of, value } of plan.finished.promises) {
         now = { ...now, form: family.towards(now.form, sizesOf(now), { of, value }) }
@@ -134,28 +134,6 @@ function toItsSize(
     // What its family would not plan so is still worked as it is written.
   }
   return { spec: now, plan }
-}
-
-const MOST_POINTS = 12
-/** Nearer than this two points of an outline are one, mm. */
-const APART = 4
-
-/** How wide a piece is at how many heights, measured outside, as it comes to lie. */
-function profileOf({ rounds }: Plan, thickness: number): OutlinePoint[] | undefined {
-  const places = rounds.map(({ at }) => ({ across: 2 * at.radius + thickness, up: at.z }))
-  const foot = places.findLast(({ up }) => up < APART / 2) ?? places[0]!
-  const side = places.filter(({ up }) => up > APART / 2)
-  const every = Math.max(1, Math.ceil(side.length / (MOST_POINTS - 1)))
-  const points: OutlinePoint[] = [{ across: foot.across, up: 0 }]
-  side.forEach((place, index) => {
-    const isLast = index === side.length - 1
-    if (!isLast && (index + 1) % every !== 0) return
-    const last = points.at(-1)!
-    if (place.up >= last.up + APART) points.push(place)
-    else if (isLast && points.length > 1)
-      points[points.length - 1] = { ...place, up: Math.max(place.up, last.up) }
-  })
-  return points.length >= 2 ? points : undefined
 }
 
 /** How sections are worked, where otherwise than the rest: in another stitch, or in a texture. */

@@ -159,7 +159,15 @@ function StartButton({ model }: { model: PlanModel }) {
   if (working) {
     return (
       <Link to={work} className={START_BUTTON}>
-        {piece.quantity > 1 ? `Go on with no. ${working.number}` : 'Go on'}
+        <span>
+          Go on
+          {piece.quantity > 1 && (
+            <>
+              {': '}
+              <span className="whitespace-nowrap">no. {working.number}</span>
+            </>
+          )}
+        </span>
         <Chevron />
       </Link>
     )

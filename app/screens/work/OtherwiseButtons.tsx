@@ -32,6 +32,16 @@ interface OtherwiseButtonsProps {
   readonly onDone: () => void
 }
 
+/** What one press does otherwise than planned. */
+interface Press {
+  readonly label: string
+  readonly otherwise: Otherwise
+  /** What is said once it is done. */
+  readonly said: string
+  /** Units of this round that are made then, where it goes on within it. */
+  readonly unit?: number
+}
+
 /** What is done otherwise than planned, in a press or two: it becomes rounds of this copy, and of the next if that is wanted. */
 export function OtherwiseButtons({
   pieceId,
@@ -50,7 +60,7 @@ export function OtherwiseButtons({
   const next = plan.rounds[round.number]
   const more = withEvenRound(spec, plan, round.number)
   const less = next && withoutRound(spec, plan, next.number)
-  const take = async (otherwise: Otherwise, said: string, unit?: number) => {
+  const take = async ({ otherwise, said, unit }: Omit<Press, 'label'>) => {
     if (busy) return
     setBusy(true)
     try {
@@ -67,53 +77,56 @@ export function OtherwiseButtons({
       setBusy(false)
     }
   }
-  const slips = ([1, -1] as const).flatMap((off) => {
+  const slips = ([1, -1] as const).flatMap((off): Press[] => {
     const slip = slipHere(spec, plan, round.number, position.unit, off)
-    return slip ? [{ off, ...slip }] : []
+    if (!slip) return []
+    return [
+      {
+        label: `A stitch ${off > 0 ? 'more' : 'fewer'} just here`,
+        otherwise: { spec, plan: slip.plan },
+        said: `${titleOf(round)} has ${round.count + off} sts; ${titleOf(next!)} takes it up.`,
+        unit: slip.unit,
+      },
+    ]
   })
+  const presses: readonly Press[] = [
+    ...slips,
+    ...(more
+      ? [
+          {
+            label: 'An even round more after this',
+            otherwise: more,
+            said: `An even round comes after ${titleOf(round)}.`,
+          },
+        ]
+      : []),
+    ...(less
+      ? [
+          {
+            label: `${titleOf(next)} left out`,
+            otherwise: less,
+            said: `${titleOf(next)} is left out.`,
+          },
+        ]
+      : []),
+  ]
   // A round that is begun ends as it began.
   const from = position.unit === 0 ? round : next
   return (
     <section aria-label="Worked otherwise" className="grid gap-3 border-t rule pt-3">
       <p className="text-16 text-ink-2">Or worked otherwise than planned:</p>
       <div className="flex flex-wrap gap-3">
-        {slips.map(({ off, unit, plan: slipped }) => (
+        {presses.map((press) => (
           <button
-            key={off}
+            key={press.label}
             type="button"
             className="button-line"
             disabled={busy}
-            onClick={() =>
-              void take(
-                { spec, plan: slipped },
-                `${titleOf(round)} has ${round.count + off} sts; ${titleOf(next!)} takes it up.`,
-                unit,
-              )
-            }
+            onClick={() => void take(press)}
           >
-            A stitch {off > 0 ? 'more' : 'fewer'} just here
+            {press.label}
           </button>
         ))}
-        {more && (
-          <button
-            type="button"
-            className="button-line"
-            disabled={busy}
-            onClick={() => void take(more, `An even round comes after ${titleOf(round)}.`)}
-          >
-            An even round more after this
-          </button>
-        )}
-        {less && (
-          <button
-            type="button"
-            className="button-line"
-            disabled={busy}
-            onClick={() => void take(less, `${titleOf(next)} is left out.`)}
-          >
-            {titleOf(next)} left out
-          </button>
-        )}
       </div>
       {changes.length > 0 && (
         <div className="text-18">
@@ -133,7 +146,7 @@ export function OtherwiseButtons({
           hook={hook}
           from={from}
           busy={busy}
-          onTake={(other, said) => void take(other, said)}
+          onTake={(otherwise, said) => void take({ otherwise, said })}
         />
       )}
     </section>

@@ -16,7 +16,7 @@ export function RoundNumber({ round, of }: { round: PlannedRound; of: number }) 
       </p>
       <p
         className={clsx(
-          'font-slab leading-[0.76] font-medium tracking-[-0.05em]',
+          'font-slab leading-[0.76] font-medium tracking-[-0.05em] lying:translate-y-2',
           wide
             ? 'pt-3 text-[min(15rem,30cqh)] max-lg:text-[min(11rem,26cqh)] max-sm:text-[min(5.5rem,15cqh)]'
             : 'text-[min(20.5rem,43cqh)] max-lg:text-[min(16rem,34cqh)] max-sm:text-[min(9.5rem,23cqh)]',

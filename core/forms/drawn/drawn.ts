@@ -4,6 +4,7 @@ import { mm } from '../../units/millimetres.ts'
 import type { Family, Line, Outline, OutlinePoint, Place, Sizes } from '../family.ts'
 import { allIn, isAllRings } from '../seen.ts'
 import { lineThrough, outlineOf } from './outline.ts'
+import { MOST_POINTS, profileOf } from './profile.ts'
 
 const FEET = ['rounded', 'crisp', 'open'] as const
 const OF = ['object', 'itself'] as const
@@ -29,7 +30,6 @@ const WALL_SECTION = 'wall'
 const WIDEST = 1000
 const HIGHEST = 1000
 const LOWEST = 5
-const MOST_POINTS = 12
 const EASES = [-0.2, 0.3] as const
 const MOST_ROUNDS = 200
 /** Fewer stitches do not go around anything. */
@@ -240,6 +240,10 @@ export const drawn: Family<DrawnForm> = {
       },
       sectionAt: allIn(WALL_SECTION),
     }
+  },
+  asLaid(form, { thickness }, tops) {
+    const outline = profileOf(tops, thickness)
+    return outline && { ...form, outline }
   },
   larger: (form, { around, along }) => ({
     ...form,
