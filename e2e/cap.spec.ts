@@ -220,6 +220,8 @@ test('stripes are painted: dragged over the list or over the drawing, by keys, a
   await brush.click()
   await expect(brush).toHaveAttribute('aria-pressed', 'true')
   const row = async (number: number) => (await page.locator(`tr[data-from="${number}"]`).boundingBox())!
+  // The list has its place once it can be pointed at.
+  await page.locator('tr[data-from="3"]').hover()
   const [third, sixth] = [await row(3), await row(6)]
   await page.mouse.move(third.x + 80, third.y + 9)
   await page.mouse.down()

@@ -32,11 +32,11 @@ export function WhereLeft({ copyId, plan, position, made, onHere, onFind }: Wher
     (event): event is Extract<LogEvent, { type: 'note' }> => event.type === 'note',
   )
   return (
-    // A phone on its side has no room to give: over the lower part of the work, until it is answered.
-    <div className="order-1 shrink-0 lying:relative lying:h-0">
+    // A phone on its side or in large print has no room to give: over the lower part of the work, until it is answered.
+    <div className="order-1 shrink-0 lying:relative lying:h-0 max-sm:large:relative max-sm:large:h-0">
       <section
         aria-label="Where you left off"
-        className="inset-x-0 bottom-0 z-10 lying:absolute flex flex-wrap items-center gap-x-6 gap-y-2 border-t-2 rule bg-film-2 px-7 py-2 max-sm:px-4"
+        className="inset-x-0 bottom-0 z-10 lying:absolute max-sm:large:absolute flex flex-wrap items-center gap-x-6 gap-y-2 border-t-2 rule bg-film-2 px-7 py-2 max-sm:px-4"
       >
         {photo && (
           <img
