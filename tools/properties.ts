@@ -7,6 +7,3 @@ fc.configureGlobal({
   ...(PROPERTY_SEED === undefined ? {} : { seed: Number(PROPERTY_SEED) }),
   ...(PROPERTY_SHARE === undefined ? {} : { numRuns: Math.round(100 * Number(PROPERTY_SHARE)) }),
 })
-
-// Every expectation notes where it stands, most of them for nothing: the nearest frames tell.
-Error.stackTraceLimit = 6
