@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
-import { countOf, openShelf, withDemo } from './shelf.ts'
+import { countOf, openShelf, withDemo, endRound } from './shelf.ts'
 
 const left = (page: Page) => page.getByRole('region', { name: 'Where you left off' })
 const tapArea = (page: Page) => page.getByTestId('tap-area')
@@ -229,9 +229,8 @@ test('what is heard, felt and said follows the hands, where it is wanted, and ne
   await tapArea(page).click()
   await expect.poll(told).toEqual(['felt [12,40,12]', 'said 20'])
   await page.keyboard.press('Backspace')
-  await page.getByRole('button', { name: 'End of round' }).click()
+  await endRound(page)
   await expect.poll(told).toContain('said Rnd 7 is done. 42.')
-  await page.waitForTimeout(500)
   await page.keyboard.press('Enter')
   await expect.poll(async () => (await told()).at(-1)).toMatch(/^said Rnd 8\. .*increase.* 48 in all\.$/)
 })
@@ -289,8 +288,7 @@ test('an even round put in and a round left out become rounds of this copy, and 
   await page.getByRole('button', { name: /^Begin/ }).click()
   const title = page.getByRole('heading', { level: 1 })
   await expect(title).toContainText('Rnd 1 of 25')
-  await page.getByRole('button', { name: 'End of round' }).click()
-  await page.waitForTimeout(500)
+  await endRound(page)
   await page.getByRole('button', { name: /: on to Rnd 2$/ }).click()
   await page.getByRole('button', { name: 'Note' }).click()
   await page.getByRole('button', { name: 'An even round more after this' }).click()
@@ -304,10 +302,10 @@ test('an even round put in and a round left out become rounds of this copy, and 
   const goTo = page.getByRole('dialog', { name: 'Go to a round' })
   await goTo.getByRole('textbox', { name: 'Round, of 26' }).fill('26')
   await goTo.getByRole('button', { name: 'Go there' }).click()
+  await expect(title).toContainText('Rnd 26 of 26')
   await page.reload()
   await expect(title).toContainText('Rnd 26 of 26')
-  await page.getByRole('button', { name: 'End of round' }).click()
-  await page.waitForTimeout(500)
+  await endRound(page)
   await page.getByRole('button', { name: /: finish$/ }).click()
   await expect(page.getByRole('region', { name: 'Worked otherwise' })).toContainText(
     /Rnd 3: a round more, .* sts\./,

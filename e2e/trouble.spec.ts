@@ -191,6 +191,8 @@ test('Space at the end of a round counts nothing and says so; Enter confirms', a
   await page.waitForTimeout(500)
   for (let tap = 0; tap < 4; tap++) await page.keyboard.press('Space')
   await expect(page.getByText('Space counts nothing here.')).toBeVisible()
+  await page.keyboard.press('Shift+Enter')
+  await expect(page.getByText('Rnd 7 is done. Count it.')).toBeVisible()
   await page.locator('main').click({ position: { x: 5, y: 5 } })
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Space')

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { emptyShelf, field, finishAt, openShelf, withDemo, workTo } from './shelf.ts'
+import { emptyShelf, field, finishAt, openShelf, withDemo, workTo, endRound } from './shelf.ts'
 import { stored } from './storage.ts'
 
 const basket = '/project/kindling-basket/piece/basket'
@@ -100,8 +100,7 @@ test('its base is measured across, its wall around and up; what is ahead is said
   await expect(
     page.getByText('In 2 rounds: turn the corner into the wall, through the back loops.'),
   ).toBeVisible()
-  await page.keyboard.press('Shift+Enter')
-  await page.waitForTimeout(500)
+  await endRound(page)
   await page.getByRole('button', { name: /: on to Rnd 13$/ }).press('Enter')
   await expect(page.getByText(/^Next round: turn the corner/)).toBeVisible()
   await page.keyboard.press('Shift+Enter')

@@ -18,13 +18,13 @@ interface CheckpointAheadProps {
   readonly now: WorkView
   /** Whether it is closed at the top. */
   readonly hangs: boolean
+  /** Px, of the drawing either way. */
+  readonly size: number
   readonly className?: string
 }
 
-const SIZE = 190
-
 /** The piece so far up to where it will be measured next, and how many stitches are left to there. */
-export function CheckpointAhead({ plan, unit, now, hangs, className }: CheckpointAheadProps) {
+export function CheckpointAhead({ plan, unit, now, hangs, size, className }: CheckpointAheadProps) {
   const sizes = useSizes()
   const colours = useYarnColours()
   const mirrored = useSettings().hand === 'left'
@@ -36,11 +36,11 @@ export function CheckpointAhead({ plan, unit, now, hangs, className }: Checkpoin
         ? undefined
         : wholeIn(
             { ...plan, rounds: plan.rounds.slice(0, afterRound) },
-            { width: SIZE, height: SIZE },
+            { width: size, height: size },
             mirrored,
             { margin: 5, hangs },
           ),
-    [plan, afterRound, mirrored, hangs],
+    [plan, afterRound, size, mirrored, hangs],
   )
   if (!ahead || !fitted) return null
   const { checkpoint, stitchesTo } = ahead

@@ -56,9 +56,13 @@ interface RoundInHandProps {
   readonly strands: boolean
 }
 
-/** Px of the stage from which what the round ends on, and then the piece so far, have room beside the work. */
+/** Px of the stage from which what the round ends on, and then the piece so far, have room under the work. */
 const ROOM_FOR_MORE = 620
 const ROOM_FOR_ALL = 690
+/** And beside it, with the piece so far drawn as large as it can be there. */
+const ROOM_BESIDE = 540
+const DRAWN = 190
+const DRAWN_SMALL = 130
 
 /** A strand that was dropped shows after so few stitches. */
 const STRANDS_EVERY = 10
@@ -170,8 +174,15 @@ export function RoundInHand({
             </p>
           )}
         </div>
-        {room.height >= ROOM_FOR_MORE && (
-          <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} className="max-lg:hidden" />
+        {room.height >= ROOM_BESIDE && (
+          <CheckpointAhead
+            plan={plan}
+            unit={unit}
+            now={now}
+            hangs={hangs}
+            size={room.height >= ROOM_FOR_MORE ? DRAWN : DRAWN_SMALL}
+            className="max-lg:hidden"
+          />
         )}
         {lying && <CountBeside now={now} unit={unit} late={late} />}
       </div>
@@ -184,7 +195,7 @@ export function RoundInHand({
           roomHeight={room.height}
         />
         <CountTape now={now} unit={unit} roomHeight={room.height} late={late} tagged={!lying} />
-        {room.height >= ROOM_FOR_MORE && (
+        {room.height >= ROOM_BESIDE && (
           <p className="absolute right-7 bottom-5 w-[22rem] text-right text-24 leading-tight max-lg:hidden">
             <strong>{bold}</strong> {rest}
           </p>
@@ -197,7 +208,7 @@ export function RoundInHand({
           </p>
           {room.height >= ROOM_FOR_ALL && (
             <div className="rest">
-              <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} />
+              <CheckpointAhead plan={plan} unit={unit} now={now} hangs={hangs} size={DRAWN} />
             </div>
           )}
         </div>

@@ -94,8 +94,9 @@ export function useWorkKeys(enabled: boolean, keys: WorkKeys, own: OwnKeys): voi
       if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return
       const target = event.target as HTMLElement
       if (target.closest('input, textarea, select, [role="dialog"]')) return
-      // On a button or a link, Space and Enter are its own.
-      if (target.closest('button, a') && (event.key === ' ' || event.key === 'Enter')) return
+      // On a button or a link, Space and Enter are its own; with Shift they are the round's.
+      const presses = (event.key === ' ' || event.key === 'Enter') && !event.shiftKey
+      if (presses && target.closest('button, a')) return
       const does = meant(event, latest.current.own)
       if (!does) return
       event.preventDefault()
