@@ -6,7 +6,8 @@ const port = Number(process.env['E2E_PORT'] ?? 4187)
 export default defineConfig({
   testDir: './e2e',
   outputDir: './test-results',
-  workers: 2,
+  // Walks wait a good part of their time: a third one uses it.
+  workers: 3,
   fullyParallel: true,
   // A killed browser tells something when nothing else is slow: last, and alone.
   projects: [
@@ -14,9 +15,9 @@ export default defineConfig({
     { name: 'kills', testMatch: /kill\.spec/, dependencies: ['screens'] },
   ],
   retries: process.env['CI'] ? 1 : 0,
-  timeout: 60_000,
   // On a machine that has much else to do a page may take its time.
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
   use: {
     baseURL: `http://localhost:${port}`,

@@ -29,7 +29,6 @@ test('a new maker plans a ball: so wide when it is filled, closed as it was open
 })
 
 test('it is measured around while it widens, and re-planned', async ({ page }) => {
-  test.setTimeout(120_000)
   await workTo(page, `${ball}/plan`, 8)
   await expect(page.getByText(/Measure now:.*around/)).toBeVisible()
   await page.getByRole('link', { name: 'Put in what you measure' }).click()

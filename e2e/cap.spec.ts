@@ -118,7 +118,6 @@ test('odd sizes of a cap are refused where they are typed; its brim takes a hook
 test('the crown is measured across, the wall by its width and depth; the rest is re-planned', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   await tightenedBrim(page)
   await workTo(page, `${cap}/plan`, 10)
   await expect(page.getByText(/Measure now:.*across/)).toBeVisible()
@@ -141,7 +140,6 @@ test('the crown is measured across, the wall by its width and depth; the rest is
 })
 
 test('below the crown a cap is laid flat and measured down; on a phone as well', async ({ page }) => {
-  test.setTimeout(120_000)
   await tightenedBrim(page)
   await workTo(page, `${cap}/plan`, 20)
   await page.setViewportSize({ width: 390, height: 844 })

@@ -175,7 +175,7 @@ test('an instrument fills the field that has the focus, live or typed', async ({
   await page.getByRole('button', { name: 'Lay on' }).first().click()
   await field(page, 'Ball before').focus()
   const use = page.getByRole('button', { name: 'Use for Ball before' })
-  await expect(use).toBeEnabled({ timeout: 10_000 })
+  await expect(use).toBeEnabled()
   await expect(async () => {
     await use.click()
     const value = Number.parseFloat(await field(page, 'Ball before').inputValue())

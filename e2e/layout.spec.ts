@@ -8,6 +8,7 @@ async function settle(page: Page): Promise<void> {
 }
 
 test('the page runs under its Content-Security-Policy without a violation', async ({ page }) => {
+  test.slow()
   const complaints: string[] = []
   page.on('console', (message) => {
     if (message.type() === 'error') complaints.push(message.text())

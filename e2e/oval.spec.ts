@@ -90,7 +90,6 @@ test('booties are begun by keyboard alone; the first round says where it goes, t
 test('its sole is measured from end to end and side to side, on a phone, and the rest re-planned', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   const { at, id } = await booties(page)
   await workTo(page, `${at}/plan`, 5)
   await page.setViewportSize({ width: 390, height: 844 })
@@ -110,7 +109,6 @@ test('its sole is measured from end to end and side to side, on a phone, and the
 })
 
 test('the other one of a pair is begun as its mirror image, with the same counts', async ({ page }) => {
-  test.setTimeout(120_000)
   const { at, id } = await booties(page)
   await page.goto(`${at}/plan`)
   const rows = page.getByRole('table', { name: 'Rounds of the piece' }).getByRole('row')

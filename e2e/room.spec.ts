@@ -134,6 +134,13 @@ const sticksOut = (page: Page) =>
       .map((element) => `${element.tagName} “${element.textContent.slice(0, 40)}”`)
   })
 
+/** Until what follows the size of the window has followed it: told in one frame, drawn in the next, placed in turns after. */
+const drawn = (page: Page) =>
+  page.evaluate(async () => {
+    for (let frame = 0; frame < 3; frame++) await new Promise((resolve) => requestAnimationFrame(resolve))
+    for (let turn = 0; turn < 2; turn++) await new Promise((resolve) => setTimeout(resolve))
+  })
+
 /** What is laid out when it is scrolled to is laid out now. */
 const layOutAll = (page: Page) =>
   page.evaluate(() => {
@@ -153,7 +160,7 @@ const roomsFrom = (first: number) => [...ROOMS.slice(first), ...ROOMS.slice(0, f
 
 for (const [name, path] of PLACES) {
   test(`${name}: whole in every room and print, nothing serious for a screen reader`, async ({ page }) => {
-    test.setTimeout(120_000)
+    test.slow()
     await withDemo(page)
     const faults: string[] = []
     for (const [index, print] of PRINTS.entries()) {
@@ -163,7 +170,7 @@ for (const [name, path] of PLACES) {
       await openPlace(page, path)
       for (const room of rooms) {
         await page.setViewportSize(room)
-        await page.waitForTimeout(250)
+        await drawn(page)
         await layOutAll(page)
         const at = `${room.width} px at ${print}%`
         // Drawings take their new size when they are told of it.
@@ -197,7 +204,7 @@ for (const [name, path] of PLACES) {
 test('the work screen is whole at every print, in every room: round, action, row, count and bar', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
+  test.slow()
   await openShelf(page)
   for (const print of PRINTS) {
     await page.setViewportSize(ROOMS[0]!)
@@ -206,7 +213,7 @@ test('the work screen is whole at every print, in every room: round, action, row
       await page.setViewportSize(room)
       await page.goto('/piece/kettle-trivet/work')
       await expect(page.getByTestId('count')).toBeVisible()
-      await page.waitForTimeout(250)
+      await drawn(page)
       const at = `${room.width} × ${room.height} at ${print}%`
       const bar = (await page.getByRole('contentinfo').boundingBox())!
       expect(bar.y + bar.height, at).toBeLessThanOrEqual(room.height + 1)

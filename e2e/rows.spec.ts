@@ -49,7 +49,6 @@ test('a new maker plans a half round and works its first rows: told to turn, nev
 test('the heel of a sock is worked by keyboard alone: what waits is said, and the round over it adds up', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   await withDemo(page)
   await page.goto(`${socks}/plan`)
   const said = await page.getByText(/turn the leg by/).innerText()
@@ -91,7 +90,6 @@ test('the heel of a sock is worked by keyboard alone: what waits is said, and th
 test('a half round is measured from its middle to the curve, and the rows ahead re-planned', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   await workTo(page, `${potRest}/plan`, 7)
   await page.goto(`${potRest}/check`)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Measure after Row 7')
@@ -169,7 +167,6 @@ test('slippers from the toe leave the instep open, and say how their back is joi
 test('tried on at the check, a heel that will not pass has its ways out, and one of them is taken', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   const { at, id } = await onceMore(page, 'Cradle booties')
   await workTo(page, `${at}/plan`, 14)
   await page.goto(`${at}/check`)

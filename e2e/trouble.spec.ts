@@ -241,7 +241,7 @@ test('two tabs tapped in a hurry: every tap once, no count taken back, agreed wi
   const [one, two] = await Promise.all([hurry(page), hurry(other)])
   for (const shown of [one, two]) expect(shown).toEqual([...shown].sort((a, b) => a - b))
   // 48 places on in 2 sc, inc, (10 sc, inc) × 5: five increases among them, so 53 made.
-  for (const tab of [page, other]) await expect(countOf(tab)).toHaveText('53', { timeout: 1000 })
+  for (const tab of [page, other]) await expect(countOf(tab)).toHaveText('53')
   const events = await stored<{ copyId: string; seq: number }>(page, 'events')
   expect(events.length - before).toBe(48)
   const log = events.filter(({ copyId }) => copyId === 'trivet-1').map(({ seq }) => seq)

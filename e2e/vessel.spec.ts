@@ -93,7 +93,6 @@ test('odd sizes of a basket are refused where they are typed; its edge is pulled
 test('its base is measured across, its wall around and up; what is ahead is said, and the rest re-planned', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   await plainWall(page)
   await workTo(page, `${basket}/plan`, 11)
   await page.getByRole('button', { name: /: on to Rnd 12$/ }).press('Enter')
@@ -118,7 +117,6 @@ test('its base is measured across, its wall around and up; what is ahead is said
 })
 
 test('its wall is measured around and from the table up, on a phone as well', async ({ page }) => {
-  test.setTimeout(120_000)
   await plainWall(page)
   await workTo(page, `${basket}/plan`, 20)
   await page.setViewportSize({ width: 390, height: 844 })

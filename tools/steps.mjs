@@ -1,5 +1,5 @@
 // Shared by the npm scripts: installing what is missing, and running one command after another.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -17,6 +17,19 @@ export function run(command, args, { capture = false, env = {} } = {}) {
     maxBuffer: 256 * 1024 * 1024,
   })
   return { code: result.status ?? 1, text: `${result.stdout ?? ''}${result.stderr ?? ''}` }
+}
+
+/** Runs a command in the project beside others; resolves to its exit code and what it printed. */
+export function runBeside(command, args) {
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+  let text = ''
+  for (const stream of [child.stdout, child.stderr]) {
+    stream.setEncoding('utf8').on('data', (part) => (text += part))
+  }
+  return new Promise((resolve) => {
+    child.on('error', (error) => resolve({ code: 1, text: String(error) }))
+    child.on('close', (code) => resolve({ code: code ?? 1, text }))
+  })
 }
 
 /** Installs from the lock file when node_modules is missing or older than the lock. */

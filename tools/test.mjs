@@ -1,7 +1,7 @@
 // npm test: everything that must hold, in one run; closes with "N passed, N failed".
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { bin, ensureChromium, install, root, run } from './steps.mjs'
+import { bin, ensureChromium, install, root, run, runBeside } from './steps.mjs'
 
 install()
 
@@ -9,8 +9,8 @@ let passed = 0
 let failed = 0
 
 /** A check that is one pass or one failure; what it printed is shown when it fails. */
-function check(name, command, args, env = {}) {
-  const { code, text } = run(command, args, { capture: true, env })
+async function check(name, command, args = []) {
+  const { code, text } = await runBeside(command, args)
   if (code === 0) passed++
   else {
     failed++
@@ -35,10 +35,15 @@ function suite(name, command, args, report, read, env = {}) {
 }
 
 mkdirSync(join(root, 'test-results'), { recursive: true })
-check('types', bin('tsc'), ['-b'])
-check('lint and boundaries', bin('eslint'), ['.', '--max-warnings', '0'])
-check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
-check('nothing unused', bin('knip'), [])
+// Each of them takes one core: lint as long as the others together.
+await Promise.all([
+  check('lint and boundaries', bin('eslint'), ['.', '--max-warnings', '0']),
+  (async () => {
+    await check('types', bin('tsc'), ['-b'])
+    await check('format', bin('prettier'), ['--check', '.', '--log-level', 'warn'])
+    await check('nothing unused', bin('knip'))
+  })(),
+])
 suite(
   'unit tests',
   'node',
@@ -50,8 +55,8 @@ suite(
   }),
   { PROPERTY_SEED: '20261127', PROPERTY_SHARE: '0.3' },
 )
-if (check('build', 'npm', ['run', '--silent', 'build'])) {
-  check('size of the first screen', bin('size-limit'), [])
+if (await check('build', 'npm', ['run', '--silent', 'build'])) {
+  await check('size of the first screen', bin('size-limit'))
   if (ensureChromium()) {
     suite('browser tests', bin('playwright'), ['test'], 'test-results/report.json', ({ stats }) => ({
       passed: stats.expected + stats.flaky,
