@@ -24,25 +24,77 @@ export function closer({ windows, least, most }: Field, { ideals, fixed }: Count
   return { windows: near, least, most }
 }
 
+/** What no count of a round costs less than, and what none of the rounds from it on do together. */
+export interface LeastCosts {
+  readonly of: Float64Array
+  readonly from: Float64Array
+}
+
+/** What every round costs at the least: at the integers next to its ideal, or at the count that is fixed. */
+export function leastCosts({ ideals, fixed, deviationCost }: CountsProblem): LeastCosts {
+  const of = Float64Array.from(ideals, (ideal, index) => {
+    const only = fixed?.[index]
+    return only === undefined
+      ? Math.min(deviationCost(index, Math.floor(ideal)), deviationCost(index, Math.ceil(ideal)))
+      : deviationCost(index, only)
+  })
+  const from = new Float64Array(ideals.length + 1)
+  for (let index = ideals.length - 1; index >= 0; index--) from[index] = from[index + 1]! + of[index]!
+  return { of, from }
+}
+
+/** Sums that are meant to be equal differ by less. */
+export const SAME = 1e-9
+
+/** What a round may cost when all of them together may cost so much. */
+export const mostFor = ({ of, from }: LeastCosts, index: number, all: number): number =>
+  all - from[0]! + of[index]! + SAME
+
+/** A field without the counts, and the increases between them, that no way within a cost can take. */
+export function affordable(
+  { windows, least, most }: Field,
+  problem: CountsProblem,
+  costs: LeastCosts,
+  all: number,
+): Field {
+  const { deviationCost, firstCounts, increaseBefore } = problem
+  const narrow = windows.map(([low, high], index): [number, number] => {
+    const may = mostFor(costs, index, all)
+    let [first, last] = [low, high]
+    while (first < last && deviationCost(index, first) > may) first++
+    while (last > first && deviationCost(index, last) > may) last--
+    return [first, last]
+  })
+  // The first count is an increase as well, by which the next may go on.
+  let [fewest, greatest] = increaseBefore === undefined ? firstCounts : [increaseBefore, increaseBefore]
+  for (let index = 1; index < narrow.length; index++) {
+    fewest = Math.min(fewest, narrow[index]![0] - narrow[index - 1]![1])
+    greatest = Math.max(greatest, narrow[index]![1] - narrow[index - 1]![0])
+  }
+  return { windows: narrow, least: Math.max(least, fewest), most: Math.min(most, greatest) }
+}
+
 /** More states than this are not worth being sure. */
 const MOST_STATES = 2e5
 
 /**
- * The field that is sure to hold what is best, where the first one is not: every count that by itself costs less
- * than all that was found, and increases well beyond those that it takes.
+ * The field that is sure to hold what is best, where the first one is not: every count that with the least of all
+ * other rounds costs less than what was found, and increases well beyond those that it takes.
  */
 export function widened(
   problem: CountsProblem,
   { windows, least, most }: Field,
   found: SpreadCounts,
+  costs: LeastCosts,
 ): Field | undefined {
   const { ideals, deviationCost, fixed } = problem
   let grew = false
   const wider = windows.map(([low, high], index): [number, number] => {
     if (fixed?.[index] !== undefined || index === 0) return [low, high]
+    const may = mostFor(costs, index, found.cost)
     let [from, to] = [low, high]
-    while (from > Math.max(2, ideals[index]! / 2) && deviationCost(index, from - 1) < found.cost) from--
-    while (to < 2 * ideals[index]! && deviationCost(index, to + 1) < found.cost) to++
+    while (from > Math.max(2, ideals[index]! / 2) && deviationCost(index, from - 1) < may) from--
+    while (to < 2 * ideals[index]! && deviationCost(index, to + 1) < may) to++
     grew ||= from < low || to > high
     return [from, to]
   })
