@@ -38,7 +38,7 @@ try {
         ],
         { env: { ...process.env, CHROME_PATH: CHROMIUM } },
       )
-      const { categories, audits } = JSON.parse(readFileSync(report, 'utf8'))
+      const { categories, audits, environment } = JSON.parse(readFileSync(report, 'utf8'))
       const scores = Object.values(categories).map(({ id, score }) => `${id} ${Math.round(score * 100)}`)
       const said = [
         'first-contentful-paint',
@@ -47,6 +47,8 @@ try {
         'cumulative-layout-shift',
       ].map((name) => `${audits[name].title.toLowerCase()} ${audits[name].displayValue}`)
       console.log(`${place} on a ${room}: ${scores.join(', ')}; ${said.join(', ')}`)
+      // Slowed from what this machine has just then: Lighthouse takes 1000 and more for a desk's.
+      console.log(`  this machine: ${Math.round(environment.benchmarkIndex)} of 1000`)
     }
   }
 } finally {
