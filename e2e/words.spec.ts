@@ -154,7 +154,10 @@ test('beginning is the work’s, starting the ring’s; copies are said; sizes s
   await expect(page.getByText('± 0.5 cm').first()).toBeVisible()
   await expect(page.getByText(/Comes out 1\d\.\d ± 0\.\d cm/)).toBeVisible()
   await page.goto('/piece/kettle-trivet/work')
+  // Where work was left takes none of what lies ahead away.
+  await expect(page.getByRole('region', { name: 'Where you left off' })).toBeVisible()
   await expect(page.getByText('21.1 ± 0.4 cm')).toBeVisible()
+  await expect(page.getByText(/^Round ends with/)).toBeVisible()
 })
 
 test('rhythm offers what differs: positions with one outcome are one', async ({ page }) => {

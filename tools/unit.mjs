@@ -10,7 +10,7 @@ const shares = named.length > 0 ? 1 : Math.min(4, availableParallelism())
 const folder = join(root, 'test-results')
 mkdirSync(folder, { recursive: true })
 
-const JEST_ENV = { ...process.env, NODE_OPTIONS: '--import tsx --no-warnings' }
+const JEST_ENV = { ...process.env, NODE_OPTIONS: '--import @swc-node/register/esm-register --no-warnings' }
 const LONG = [
   ['fit/accuracy.test.ts', 14],
   ['plan/planPiece.test.ts', 10],

@@ -81,12 +81,27 @@ export function cellsIn(view: View): Cells {
 
 type Growing = { -readonly [K in keyof Cells]: Cells[K] } & { yarns: string[] }
 
+/** Two at its foot and two at its top; a few have more, round a small ring. */
+const POINTS_OF_A_CELL = 5
+
 function roomFor(most: number): Growing {
   const [round, unit] = [new Int32Array(most), new Int32Array(most)]
   const [foot, top] = [new Int32Array(most + 1), new Int32Array(most)]
   const [kind, relief] = [new Uint8Array(most), new Uint8Array(most)]
   const [yarn, strand] = [new Uint8Array(most), new Uint8Array(most)]
-  return { count: 0, round, unit, kind, relief, yarn, strand, yarns: [], foot, top, points: new Points() }
+  return {
+    count: 0,
+    round,
+    unit,
+    kind,
+    relief,
+    yarn,
+    strand,
+    yarns: [],
+    foot,
+    top,
+    points: new Points(POINTS_OF_A_CELL * most),
+  }
 }
 
 function indexOf(yarns: string[], yarn: string): number {

@@ -5,9 +5,14 @@ export interface Point {
 
 /** Points one after the other, in room that grows: thousands of stitches make no rubbish. */
 export class Points {
-  data = new Float64Array(512)
+  data: Float64Array
   /** How many there are. */
   size = 0
+
+  /** @param most how many there will be, as far as is known */
+  constructor(most = 256) {
+    this.data = new Float64Array(2 * most)
+  }
 
   push(x: number, y: number): void {
     if (2 * this.size + 2 > this.data.length) {

@@ -60,9 +60,11 @@ interface RoundInHandProps {
 const ROOM_FOR_MORE = 620
 const ROOM_FOR_ALL = 690
 /** And beside it, with the piece so far drawn as large as it can be there. */
-const ROOM_BESIDE = 540
+const ROOM_BESIDE = 500
 const DRAWN = 190
 const DRAWN_SMALL = 130
+/** From which on there is room to say how stitches are counted. */
+const ROOM_FOR_HOW = 470
 
 /** A strand that was dropped shows after so few stitches. */
 const STRANDS_EVERY = 10
@@ -213,9 +215,12 @@ export function RoundInHand({
           )}
         </div>
       )}
-      <p className="px-7 pb-1 text-[clamp(0.875rem,3cqh,1.125rem)] text-ink-2 max-sm:px-4 lg:hidden lying:hidden">
-        <strong className="text-ink">Tap anywhere</strong> for a stitch; pull across to the end of the repeat.
-      </p>
+      {room.height >= ROOM_FOR_HOW && (
+        <p className="px-7 pb-1 text-[clamp(0.875rem,3cqh,1.125rem)] text-ink-2 max-sm:px-4 lg:hidden lying:hidden">
+          <strong className="text-ink">Tap anywhere</strong> for a stitch; pull across to the end of the
+          repeat.
+        </p>
+      )}
       <p className="visually-hidden" role="status">
         {now.made} of {round.count}
       </p>
