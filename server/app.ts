@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
+import { constants } from 'node:zlib'
 import compression from 'compression'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
@@ -51,6 +52,9 @@ const PERMISSIONS = [
   .concat('screen-wake-lock=(self)', 'fullscreen=(self)')
   .join(', ')
 
+/** A fifteenth less to fetch than by the middleware's own setting, for some ms of the server's time. */
+const BROTLI = { params: { [constants.BROTLI_PARAM_QUALITY]: 6 } }
+
 const HASHED = /-[\w-]{8,}\.(?:js|css|woff2)$/
 
 /** Serves the built application: nothing inline, nothing from elsewhere, hashed files for good. */
@@ -87,7 +91,7 @@ export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
   })
   // Before compression, which would hold back a stream of readings.
   server.use('/instruments', instrumentStand())
-  server.use(compression())
+  server.use(compression({ brotli: BROTLI }))
   server.use('/demo', express.static(demo, { index: false, maxAge: 0, fallthrough: false }))
   server.use(
     express.static(appFolder, {

@@ -37,13 +37,14 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
   const closed = plan !== undefined && !wall && !oval && !sock && !isFlat(plan)
   const unrolls = !phone || face === 'rows'
   const drawn = width > 0 && plan !== undefined && spec !== undefined
-  // What lies below the drawing comes after it.
+  // What lies below the drawing comes after it, the rounds first.
   const below = useDeferredValue(true, false)
+  const further = useDeferredValue(below, false)
   return (
     <main className="flex grow flex-col">
       <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-7 pt-4 pb-6 max-sm:px-4">
         <Headline model={model} />
-        {(below || !phone) && (
+        {(further || !phone) && (
           <div className={clsx(BELOW, 'max-sm:order-1')}>
             <TitleBlock model={model} columns={phone ? 1 : 2} />
             {!model.piece.constraints.given && <RhythmScale model={model} />}
@@ -129,7 +130,7 @@ export function PlanStacked({ model, layout }: { model: PlanModel; layout: 'stac
             />
           </section>
         )}
-        {below && (
+        {further && (
           <div className={clsx(BELOW, 'max-sm:order-3')}>
             <YarnAndTime model={model} />
           </div>
