@@ -57,7 +57,7 @@ export function affordable(
   costs: LeastCosts,
   all: number,
 ): Field {
-  const { deviationCost, firstCounts, increaseBefore } = problem
+  const { deviationCost, increaseBefore } = problem
   const narrow = windows.map(([low, high], index): [number, number] => {
     const may = mostFor(costs, index, all)
     let [first, last] = [low, high]
@@ -66,7 +66,7 @@ export function affordable(
     return [first, last]
   })
   // The first count is an increase as well, by which the next may go on.
-  let [fewest, greatest] = increaseBefore === undefined ? firstCounts : [increaseBefore, increaseBefore]
+  let [fewest, greatest] = increaseBefore === undefined ? narrow[0]! : [increaseBefore, increaseBefore]
   for (let index = 1; index < narrow.length; index++) {
     fewest = Math.min(fewest, narrow[index]![0] - narrow[index - 1]![1])
     greatest = Math.max(greatest, narrow[index]![1] - narrow[index - 1]![0])

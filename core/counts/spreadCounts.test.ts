@@ -91,6 +91,28 @@ test('growing, level, falling and mixed guides come out as a plain search finds 
   )
 })
 
+test('a first count of the maker’s own, up to twice what a ring takes, is an increase to go on by', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 5, max: 9, noNaN: true }),
+      fc.integer({ min: 2, max: 7 }),
+      fc.constantFrom(0, 0.25, 0.5, 0.75),
+      fc.double({ min: 0.5, max: 2, noNaN: true }),
+      (perRound, rounds, rhythm, share) => {
+        const first = Math.round(share * perRound)
+        const asked = problem(perRound, rounds, rhythm, {
+          fixed: Array.from({ length: rounds }, (_, index) => (index === 0 ? first : undefined)),
+        })
+        expect(spreadCounts(asked).cost).toBeCloseTo(
+          plainSearch({ ...asked, firstCounts: [first, first] }),
+          6,
+        )
+      },
+    ),
+    { numRuns: runs(60) },
+  )
+})
+
 test('along a wall nothing is gained or lost: even rounds cost nothing there', () => {
   const wall = new Array<number>(12).fill(47.6)
   for (const rhythm of [0, 0.5, 1]) {
