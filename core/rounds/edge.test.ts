@@ -81,6 +81,8 @@ test('spread evenly, the runs between alike motifs differ by one at most, around
       const around = [...runs.slice(1, -1), runs[0]! + runs.at(-1)!]
       expect(Math.max(...around) - Math.min(...around)).toBeLessThanOrEqual(1)
     }),
+    // Shares whose halves of a stitch are no whole numbers of bits.
+    { examples: [[5, 'tail', 170]] },
   )
 })
 

@@ -98,12 +98,16 @@ export function budgetOf(edge: EdgeBudget, count: number): readonly EdgePart[] |
   return [...parts, { from: made, stitches: count - made }]
 }
 
+/** What a half of a stitch may have lost in arithmetic. */
+const HALF = 1e-9
+
 /** The first stitch of each, as near its place as its neighbours leave it room. */
 function beginsOf(motifs: readonly PlacedMotif[], count: number): number[] {
   let free = 0
   const begins = motifs.map((motif) => {
     const uses = usedByMotif(motif)
-    const from = Math.max(free, Math.round(motif.at * count - uses / 2))
+    // Halves all go the same way, whatever the share lost as a number.
+    const from = Math.max(free, Math.round(motif.at * count - uses / 2 + HALF))
     free = from + uses
     return from
   })
