@@ -71,6 +71,8 @@ function mendedAfter(
 ): Required<Pick<Repair, 'mending' | 'mended'>> | undefined {
   const round = plan.rounds[asWorked.number - 1]!
   const next = plan.rounds[asWorked.number]!
+  // What stands on a part of a round cannot take up what the rest of it is off.
+  if (next.from !== round.count) return undefined
   const joined = constructionIn(spec, next.section).rounds.kind === 'joined'
   const steps = mendingSteps(next.steps, asWorked.count - round.count, joined)
   if (!steps) return undefined

@@ -59,7 +59,8 @@ test('a stitch more or fewer where the hook is: it adds up, the next round takes
         expect(kinds.slice(1)).toEqual(kinds.length > 1 ? ['steps'] : [])
       },
     ),
-    { numRuns: runs(300) },
+    // Rows of the off-centre disc stand on a part of its ninth round.
+    { numRuns: runs(300), examples: [['off-centre disc', 8, 1, 1]] },
   )
   expect(slips).toBeGreaterThan(60)
 })

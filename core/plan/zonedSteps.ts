@@ -53,7 +53,8 @@ export function takenInOver({ stitch, from, count, straight, ends: [far] }: Zone
   // Twice the middle of the far end, in stitches of the round below.
   const middle = (straight + from) / 2
   const spanOf = (gap: number) => 2 * times + (times - 1) * gap
-  const gap = (middle - spanOf(1)) % 2 === 0 ? 1 : 2
+  // Two between them where that is more symmetric, and does not reach back over the start of the round.
+  const gap = (middle - spanOf(1)) % 2 === 0 || spanOf(2) > middle ? 1 : 2
   const before = Math.max(0, Math.floor((middle - spanOf(gap)) / 2))
   const after = from - before - spanOf(gap)
   const run = (zone: Zone, stitches: number): Step[] =>
