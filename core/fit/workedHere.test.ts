@@ -9,7 +9,7 @@ import { stitchesMade } from '../worklog/workView.ts'
 import { learnFromPiece } from './learnFromPiece.ts'
 import { onHookFrom } from './onHookFrom.ts'
 import { slipHere } from './repairCount.ts'
-import { runs } from '../testing/runs.ts'
+import { among, runs } from '../testing/runs.ts'
 
 const names = Object.keys(PIECES_TO_WRITE)
 
@@ -62,7 +62,7 @@ test('a stitch more or fewer where the hook is: it adds up, the next round takes
     // Rows of the off-centre disc stand on a part of its ninth round.
     { numRuns: runs(300), examples: [['off-centre disc', 8, 1, 1]] },
   )
-  expect(slips).toBeGreaterThan(60)
+  expect(slips).toBeGreaterThan(among(150))
 })
 
 test('told once a ring is whole, a stitch more or fewer leaves it whole', () => {
