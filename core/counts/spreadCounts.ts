@@ -15,7 +15,7 @@ import { divides, evenPrice, stepPrices, type CountsProblem, type SpreadCounts }
  * Integer counts nearest the ideal ones that keep a rhythm, by dynamic programming over
  * (round, count, last increase). Even rounds keep the last increase in mind, so that 6, even, 6 is one
  * rhythm. Ideals may grow, stay or fall: in all but very large problems
- * what is found is the best there is: every count is looked at that alone costs less than the whole of it.
+ * what is found is the best there is: every count is looked at that the others leave room for at their least.
  * @throws SpecError when no counts obey the constraints
  */
 export function spreadCounts(problem: CountsProblem): SpreadCounts {
@@ -41,7 +41,7 @@ export const noCountsFit = (): SpecError =>
 function surely(problem: CountsProblem, field: Field, costs: LeastCosts, found: SpreadCounts): SpreadCounts {
   const wider = widened(problem, field, found, costs)
   const better = wider && solve(problem, wider, costs, found.cost)
-  return better && better.cost < found.cost - 1e-9 ? surely(problem, wider, costs, better) : found
+  return better && better.cost < found.cost - SAME ? surely(problem, wider, costs, better) : found
 }
 
 /** What a search goes by: the field, and how many increases there are in it from the least one on. */

@@ -94,8 +94,8 @@ export function useWorkKeys(enabled: boolean, keys: WorkKeys, own: OwnKeys): voi
       if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return
       const target = event.target as HTMLElement
       if (target.closest('input, textarea, select, [role="dialog"]')) return
-      // On a button or a link, Space and Enter are its own; with Shift they are the round's.
-      const presses = (event.key === ' ' || event.key === 'Enter') && !event.shiftKey
+      // On a button or a link, Space and Enter are its own; Shift Enter is the round's.
+      const presses = event.key === ' ' || (event.key === 'Enter' && !event.shiftKey)
       if (presses && target.closest('button, a')) return
       const does = meant(event, latest.current.own)
       if (!does) return
