@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -29,6 +30,8 @@ export default defineConfig({
     target: 'es2022',
     assetsInlineLimit: 0,
     reportCompressedSize: false,
+    // Tells the server what a screen is made of.
+    manifest: true,
     // Minified; what counts is what comes over the wire (size-limit).
     chunkSizeWarningLimit: 700,
     rolldownOptions: {
@@ -36,8 +39,14 @@ export default defineConfig({
         // Few files: each of many costs a phone a millisecond to ask for, and a trip.
         codeSplitting: {
           groups: [
-            { name: 'first', tags: ['$initial'], priority: 2 },
-            // Libraries ask for one another while they load: in one file they are there in time, whatever the screens share.
+            { name: 'first', tags: ['$initial'], priority: 4 },
+            // What plans, which nearly every screen asks for.
+            { name: 'planning', test: /core\//, minShareCount: 4, priority: 3 },
+            // What one kind of screen has for itself: dates, charts, lines that are put in order by hand.
+            { name: 'days', test: /node_modules\/(?:date-fns|d3-time)/, priority: 2 },
+            { name: 'charts', test: /node_modules\/d3-/, priority: 2 },
+            { name: 'lines', test: /@dnd-kit/, priority: 2 },
+            // The other libraries ask for one another while they load: in one file they are there in time.
             { name: 'libraries', test: /node_modules/, minShareCount: 2, priority: 1 },
             { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
           ],
@@ -49,6 +58,8 @@ export default defineConfig({
     react(),
     tailwindcss(),
     paintFirst,
+    // Packed once, as tight as can be: a sixth less than in the moment of asking.
+    compression({ algorithms: ['brotliCompress'], include: /\.(?:js|css)$/ }),
     VitePWA({
       injectRegister: false,
       registerType: 'prompt',

@@ -1,6 +1,6 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { lazy, Suspense, useEffect, type ComponentType } from 'react'
-import { BrowserRouter, Navigate, Route, Routes, useLocation, useParams } from 'react-router'
+import { BrowserRouter, Navigate, Route, Routes, matchPath, useLocation, useParams } from 'react-router'
 import { ShelfScreen } from './screens/shelf/ShelfScreen.tsx'
 import { queryClient } from './store/liveQueries.ts'
 import { useFirstPieceId, useSettings } from './store/queries.ts'
@@ -10,84 +10,52 @@ import { Opening } from './ui/Opening.tsx'
 import { NewVersionNotice } from './ui/NewVersionNotice.tsx'
 import { Toaster } from './ui/toasts.tsx'
 
-/** Where the application is opened: what is shown there is on its way before anything is drawn. */
-const OPENED_AT = location.pathname.split('/').at(-1)
+const PIECE = '/project/:projectId/piece/:pieceId'
 
 /** A screen that is loaded when it is first shown, or at once where the application is opened at it. */
-function screen<P>(place: string, load: () => Promise<ComponentType<P>>) {
-  const loading = place === OPENED_AT ? load() : undefined
-  return lazy(async () => ({ default: await (loading ?? load()) }))
+function screen(at: string, load: () => Promise<ComponentType>) {
+  const loading = matchPath(at, location.pathname) ? load() : undefined
+  const Screen = lazy(async () => ({ default: await (loading ?? load()) }))
+  return <Route key={at} path={at} element={<Screen />} />
 }
 
 /** A screen that may ask for plans at once comes with what makes them; the shelf has it done by the worker. */
-async function withPlans<M>(screen: Promise<M>): Promise<M> {
-  const [loaded] = await Promise.all([screen, import('./store/planHere.ts')])
-  return loaded
-}
+const planning = (at: string, load: () => Promise<ComponentType>) =>
+  screen(at, async () => (await Promise.all([load(), import('./store/planHere.ts')]))[0])
 
-const PlanScreen = screen(
-  'plan',
-  async () => (await withPlans(import('./screens/plan/PlanScreen.tsx'))).PlanScreen,
-)
-const WorkScreen = screen(
-  'work',
-  async () => (await withPlans(import('./screens/work/WorkScreen.tsx'))).WorkScreen,
-)
-const CheckScreen = screen(
-  'check',
-  async () => (await withPlans(import('./screens/check/CheckScreen.tsx'))).CheckScreen,
-)
-const CreateScreen = screen(
-  'new',
-  async () => (await withPlans(import('./screens/create/CreateScreen.tsx'))).CreateScreen,
-)
-const CombinationScreen = screen(
-  'together',
-  async () => (await import('./screens/create/CombinationScreen.tsx')).CombinationScreen,
-)
-const NewTextScreen = screen(
-  'text',
-  async () => (await import('./screens/text/TextScreen.tsx')).NewTextScreen,
-)
-const TextScreen = screen('text', async () => (await import('./screens/text/TextScreen.tsx')).TextScreen)
-const GaugesScreen = screen(
-  'gauges',
-  async () => (await withPlans(import('./screens/gauges/GaugesScreen.tsx'))).GaugesScreen,
-)
-const YarnsScreen = screen(
-  'yarns',
-  async () => (await withPlans(import('./screens/yarns/YarnsScreen.tsx'))).YarnsScreen,
-)
-const CarryScreen = screen(
-  'carry',
-  async () => (await withPlans(import('./screens/carry/CarryScreen.tsx'))).CarryScreen,
-)
-const LogScreen = screen(
-  'log',
-  async () => (await withPlans(import('./screens/log/LogScreen.tsx'))).LogScreen,
-)
-const MeasureScreen = screen(
-  'measure',
-  async () => (await withPlans(import('./screens/measure/MeasureScreen.tsx'))).MeasureScreen,
-)
-const SheetScreen = screen(
-  'sheet',
-  async () => (await withPlans(import('./screens/measure/SheetScreen.tsx'))).SheetScreen,
-)
-const BlockScreen = screen('block', async () => (await import('./screens/sheet/BlockScreen.tsx')).BlockScreen)
-const SeamScreen = screen('seam', async () => (await import('./screens/pieces/SeamScreen.tsx')).SeamScreen)
-const PieceSheetScreen = screen(
-  'sheet',
-  async () => (await withPlans(import('./screens/sheet/PieceSheetScreen.tsx'))).PieceSheetScreen,
-)
-const PiecesScreen = screen(
-  'pieces',
-  async () => (await withPlans(import('./screens/pieces/PiecesScreen.tsx'))).PiecesScreen,
-)
-const SettingsScreen = screen(
-  'settings',
-  async () => (await withPlans(import('./screens/settings/SettingsScreen.tsx'))).SettingsScreen,
-)
+/** Every screen but the shelf by its address, which the server knows it by as well. */
+const SCREENS = [
+  planning('/new', async () => (await import('./screens/create/CreateScreen.tsx')).CreateScreen),
+  screen('/new/text', async () => (await import('./screens/text/TextScreen.tsx')).NewTextScreen),
+  screen(
+    '/new/together',
+    async () => (await import('./screens/create/CombinationScreen.tsx')).CombinationScreen,
+  ),
+  screen(`${PIECE}/text`, async () => (await import('./screens/text/TextScreen.tsx')).TextScreen),
+  planning(`${PIECE}/plan`, async () => (await import('./screens/plan/PlanScreen.tsx')).PlanScreen),
+  planning(`${PIECE}/work`, async () => (await import('./screens/work/WorkScreen.tsx')).WorkScreen),
+  planning(`${PIECE}/check`, async () => (await import('./screens/check/CheckScreen.tsx')).CheckScreen),
+  planning(
+    `${PIECE}/sheet`,
+    async () => (await import('./screens/sheet/PieceSheetScreen.tsx')).PieceSheetScreen,
+  ),
+  screen(`${PIECE}/block`, async () => (await import('./screens/sheet/BlockScreen.tsx')).BlockScreen),
+  screen(
+    '/project/:projectId/seam/:jointId',
+    async () => (await import('./screens/pieces/SeamScreen.tsx')).SeamScreen,
+  ),
+  planning(
+    '/project/:projectId/pieces',
+    async () => (await import('./screens/pieces/PiecesScreen.tsx')).PiecesScreen,
+  ),
+  planning('/gauges/:gaugeId?', async () => (await import('./screens/gauges/GaugesScreen.tsx')).GaugesScreen),
+  planning('/yarns', async () => (await import('./screens/yarns/YarnsScreen.tsx')).YarnsScreen),
+  planning('/log', async () => (await import('./screens/log/LogScreen.tsx')).LogScreen),
+  planning('/carry', async () => (await import('./screens/carry/CarryScreen.tsx')).CarryScreen),
+  planning('/measure', async () => (await import('./screens/measure/MeasureScreen.tsx')).MeasureScreen),
+  planning('/sheet', async () => (await import('./screens/measure/SheetScreen.tsx')).SheetScreen),
+  planning('/settings', async () => (await import('./screens/settings/SettingsScreen.tsx')).SettingsScreen),
+]
 
 export function App() {
   return (
@@ -111,28 +79,10 @@ function Screens() {
       <Suspense fallback={<p className="p-7 text-18">Opening…</p>}>
         <Routes>
           <Route path="/" element={<ShelfScreen />} />
-          <Route path="/new" element={<CreateScreen />} />
-          <Route path="/new/text" element={<NewTextScreen />} />
-          <Route path="/new/together" element={<CombinationScreen />} />
-          <Route path="/project/:projectId/piece/:pieceId/text" element={<TextScreen />} />
-          <Route path="/project/:projectId/piece/:pieceId/plan" element={<PlanScreen />} />
-          <Route path="/project/:projectId/piece/:pieceId/work" element={<WorkScreen />} />
-          <Route path="/project/:projectId/piece/:pieceId/check" element={<CheckScreen />} />
-          <Route path="/project/:projectId/piece/:pieceId/sheet" element={<PieceSheetScreen />} />
-          <Route path="/project/:projectId/piece/:pieceId/block" element={<BlockScreen />} />
-          <Route path="/project/:projectId/seam/:jointId" element={<SeamScreen />} />
-          <Route path="/project/:projectId/pieces" element={<PiecesScreen />} />
+          {SCREENS}
           <Route path="/project/:projectId/:place?" element={<ToFirstPiece />} />
-          <Route path="/project/:projectId/piece/:pieceId" element={<ToPlan />} />
+          <Route path={PIECE} element={<ToPlan />} />
           <Route path="/piece/:projectId/:place?" element={<ToFirstPiece />} />
-          <Route path="/gauges" element={<GaugesScreen />} />
-          <Route path="/gauges/:gaugeId" element={<GaugesScreen />} />
-          <Route path="/yarns" element={<YarnsScreen />} />
-          <Route path="/log" element={<LogScreen />} />
-          <Route path="/carry" element={<CarryScreen />} />
-          <Route path="/measure" element={<MeasureScreen />} />
-          <Route path="/sheet" element={<SheetScreen />} />
-          <Route path="/settings" element={<SettingsScreen />} />
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
       </Suspense>

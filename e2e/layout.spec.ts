@@ -27,6 +27,23 @@ test('the page runs under its Content-Security-Policy without a violation', asyn
   expect(complaints).toEqual([])
 })
 
+test('every address comes with what its screen is made of', async ({ page }) => {
+  test.slow()
+  await withDemo(page)
+  for (const [name, path] of PLACES) {
+    await page.goto(path)
+    await settle(page)
+    const loaded = await page.evaluate(() =>
+      performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname),
+    )
+    const screens = loaded.filter((file) => /\/\w+Screen-[^/]+\.js$/.test(file))
+    expect(screens.length, name).toBe(name === 'shelf' ? 0 : 1)
+    const opening = await (await page.request.get(path)).text()
+    for (const file of screens)
+      expect(opening, name).toContain(`rel="modulepreload" fetchpriority="low" crossorigin href="${file}"`)
+  }
+})
+
 test('print size and left hand are kept, and turn the drawing round', async ({ page }) => {
   await withDemo(page)
   await page.goto('/settings')

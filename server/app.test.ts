@@ -2,13 +2,38 @@ import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { brotliCompressSync } from 'node:zlib'
 import { checkBuilt, uzelServer } from './app.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'uzel-server-'))
 mkdirSync(join(folder, 'app', 'assets'), { recursive: true })
 mkdirSync(join(folder, 'demo'))
-writeFileSync(join(folder, 'app', 'index.html'), '<!doctype html><title>Uzel</title>')
-writeFileSync(join(folder, 'app', 'assets', 'main-Ab3dE6gh.js'), 'export const long = 1\n'.repeat(200))
+const PAGE = `<!doctype html><head><title>Uzel</title>
+<script type="module" src="/assets/main-Ab3dE6gh.js"></script></head>`
+const SCRIPT = 'export const long = 1\n'.repeat(200)
+writeFileSync(join(folder, 'app', 'index.html'), PAGE)
+writeFileSync(join(folder, 'app', 'assets', 'main-Ab3dE6gh.js'), SCRIPT)
+writeFileSync(join(folder, 'app', 'assets', 'packed-Ab3dE6gh.js'), SCRIPT)
+writeFileSync(
+  join(folder, 'app', 'assets', 'packed-Ab3dE6gh.js.br'),
+  brotliCompressSync('packed by the build'),
+)
+mkdirSync(join(folder, 'app', '.vite'))
+writeFileSync(
+  join(folder, 'app', '.vite', 'manifest.json'),
+  JSON.stringify({
+    'index.html': { file: 'assets/main-Ab3dE6gh.js' },
+    'screens/plan/PlanScreen.tsx': {
+      file: 'assets/plan.js',
+      imports: ['index.html', '_drawing.js', '_words.js'],
+    },
+    'store/planHere.ts': { file: 'assets/planHere.js', imports: ['_words.js'] },
+    // Two that ask for one another.
+    '_drawing.js': { file: 'assets/drawing.js', imports: ['_words.js'] },
+    '_words.js': { file: 'assets/words.js', imports: ['_drawing.js'] },
+    'fonts/atkinson-hyperlegible-next-latin-wght-normal.woff2': { file: 'assets/text.woff2' },
+  }),
+)
 writeFileSync(join(folder, 'app', 'sw.js'), '// worker')
 writeFileSync(join(folder, 'demo', 'skarn-hut.uzel.json'), '{}')
 
@@ -42,6 +67,25 @@ test.each([
 })
 
 test.each([
+  ['/', []],
+  ['/project/x/piece/y/plan', ['plan', 'drawing', 'words', 'planHere']],
+  ['/piece/x', ['plan', 'drawing', 'words', 'planHere']],
+  ['/project/x/piece/y/work', ['planHere', 'words', 'drawing']],
+])(
+  'the page at %s asks at once for what its screen is made of, and for nothing twice',
+  async (path, scripts) => {
+    const page = await (await get(path)).text()
+    const asked = [...page.matchAll(/rel="modulepreload"[^>]* href="\/assets\/(\w+)\.js"/g)].map(
+      ([, name]) => name,
+    )
+    expect(asked).toEqual(scripts)
+    expect(page.match(/main-Ab3dE6gh/g)).toHaveLength(1)
+    expect(page).toContain('as="font"')
+    expect(page.indexOf('modulepreload')).toBeLessThan(page.indexOf('</head>'))
+  },
+)
+
+test.each([
   '/nothing',
   '/piece',
   '/piece/x/else',
@@ -63,6 +107,20 @@ test('hashed files are kept for good, the worker is always asked for, and text i
   expect(hashed.headers.get('cache-control')).toContain('immutable')
   expect(hashed.headers.get('content-encoding')).toMatch(/gzip|br/)
   expect((await get('/sw.js')).headers.get('cache-control')).toBe('no-cache')
+})
+
+test.each([
+  ['gzip, br', 'br', 'packed by the build'],
+  ['gzip', 'gzip', SCRIPT],
+])('a file the build has packed is sent so to who takes it: %s', async (accepted, encoding, text) => {
+  const response = await fetch(`${address()}/assets/packed-Ab3dE6gh.js`, {
+    headers: { 'Accept-Encoding': accepted },
+  })
+  expect(await response.text()).toBe(text)
+  expect(response.headers.get('content-encoding')).toBe(encoding)
+  expect(response.headers.get('content-type')).toMatch(/javascript/)
+  expect(response.headers.get('cache-control')).toContain('immutable')
+  expect(response.headers.get('vary')).toMatch(/Accept-Encoding/i)
 })
 
 test('nothing inline and nothing from elsewhere may run', async () => {

@@ -3,8 +3,10 @@ import { join } from 'node:path'
 import { constants } from 'node:zlib'
 import compression from 'compression'
 import express, { type Express } from 'express'
+import packedFiles from 'express-static-gzip'
 import helmet from 'helmet'
 import { instrumentStand } from './instruments/stand.ts'
+import { openingPages } from './opening.ts'
 
 export interface AppFolders {
   /** The built application. */
@@ -13,28 +15,46 @@ export interface AppFolders {
   readonly demo: string
 }
 
-/** Addresses of the application's own router; everything else that is no file is not found. */
-const SCREENS = [
-  '/',
-  '/new',
-  '/new/together',
-  '/new/text',
-  '/settings',
-  '/gauges',
-  '/gauges/:gaugeId',
-  '/yarns',
-  '/log',
-  '/carry',
-  '/measure',
-  '/sheet',
-  '/project/:projectId/pieces',
-  '/project/:projectId/seam/:jointId',
+/** A screen that may ask for plans at once opens with what makes them. */
+const PLANS = 'store/planHere.ts'
+
+/** What shows a piece, by the last part of its address. */
+const PIECE_VIEWS: Readonly<Record<string, readonly string[]>> = {
+  '': ['screens/plan/PlanScreen.tsx', PLANS],
+  '/text': ['screens/text/TextScreen.tsx'],
+  '/plan': ['screens/plan/PlanScreen.tsx', PLANS],
+  '/work': ['screens/work/WorkScreen.tsx', PLANS],
+  '/check': ['screens/check/CheckScreen.tsx', PLANS],
+  '/sheet': ['screens/sheet/PieceSheetScreen.tsx', PLANS],
+  '/block': ['screens/sheet/BlockScreen.tsx'],
+}
+
+/**
+ * Addresses of the application's own router, and the modules that show what is there beside those of every page;
+ * everything else that is no file is not found.
+ */
+const SCREENS: Readonly<Record<string, readonly string[]>> = {
+  '/': [],
+  '/new': ['screens/create/CreateScreen.tsx', PLANS],
+  '/new/together': ['screens/create/CombinationScreen.tsx'],
+  '/new/text': ['screens/text/TextScreen.tsx'],
+  '/settings': ['screens/settings/SettingsScreen.tsx', PLANS],
+  '/gauges': ['screens/gauges/GaugesScreen.tsx', PLANS],
+  '/gauges/:gaugeId': ['screens/gauges/GaugesScreen.tsx', PLANS],
+  '/yarns': ['screens/yarns/YarnsScreen.tsx', PLANS],
+  '/log': ['screens/log/LogScreen.tsx', PLANS],
+  '/carry': ['screens/carry/CarryScreen.tsx', PLANS],
+  '/measure': ['screens/measure/MeasureScreen.tsx', PLANS],
+  '/sheet': ['screens/measure/SheetScreen.tsx', PLANS],
+  '/project/:projectId/pieces': ['screens/pieces/PiecesScreen.tsx', PLANS],
+  '/project/:projectId/seam/:jointId': ['screens/pieces/SeamScreen.tsx'],
   // Until a project had several pieces it was found by its own id alone.
-  ...['/piece/:projectId', '/project/:projectId', '/project/:projectId/piece/:pieceId'].flatMap((piece) => [
-    piece,
-    ...['text', 'plan', 'work', 'check', 'sheet', 'block'].map((view) => `${piece}/${view}`),
-  ]),
-]
+  ...Object.fromEntries(
+    ['/piece/:projectId', '/project/:projectId', '/project/:projectId/piece/:pieceId'].flatMap((piece) =>
+      Object.entries(PIECE_VIEWS).map(([view, modules]) => [`${piece}${view}`, modules]),
+    ),
+  ),
+}
 
 /** What the application never asks for is refused to whatever might; the screen may be kept on at the hook. */
 const PERMISSIONS = [
@@ -52,10 +72,10 @@ const PERMISSIONS = [
   .concat('screen-wake-lock=(self)', 'fullscreen=(self)')
   .join(', ')
 
-/** A fifteenth less to fetch than by the middleware's own setting, for some ms of the server's time. */
+/** Of what the build has not packed: a fifteenth less than by the middleware's own setting, for some ms of time. */
 const BROTLI = { params: { [constants.BROTLI_PARAM_QUALITY]: 6 } }
 
-const HASHED = /-[\w-]{8,}\.(?:js|css|woff2)$/
+const HASHED = /-[\w-]{8,}\.(?:js|css|woff2)(?:\.br)?$/
 
 /** Serves the built application: nothing inline, nothing from elsewhere, hashed files for good. */
 export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
@@ -94,20 +114,26 @@ export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
   server.use(compression({ brotli: BROTLI }))
   server.use('/demo', express.static(demo, { index: false, maxAge: 0, fallthrough: false }))
   server.use(
-    express.static(appFolder, {
+    packedFiles(appFolder, {
       index: false,
-      setHeaders: (response, path) => {
-        response.setHeader(
-          'Cache-Control',
-          HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
-        )
+      enableBrotli: true,
+      serveStatic: {
+        setHeaders: (response, path) => {
+          response.setHeader(
+            'Cache-Control',
+            HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+          )
+        },
       },
     }),
   )
-  server.get(SCREENS, (_request, response) => {
-    response.setHeader('Cache-Control', 'no-cache')
-    response.sendFile('index.html', { root: appFolder })
-  })
+  const opening = openingPages(appFolder)
+  for (const [address, modules] of Object.entries(SCREENS)) {
+    server.get(address, (_request, response) => {
+      response.setHeader('Cache-Control', 'no-cache')
+      response.type('html').send(opening(modules))
+    })
+  }
   server.use((_request, response) => {
     response.status(404).type('text/plain').send('Not found.')
   })

@@ -1,0 +1,64 @@
+import { existsSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+
+/** What the build made of a module (Vite's manifest): its file, and the modules it cannot start without. */
+interface Built {
+  readonly file: string
+  readonly imports?: readonly string[]
+}
+
+type Manifest = Readonly<Record<string, Built>>
+
+/** What all text of the application is set in. */
+const TEXT_FONT = /atkinson-hyperlegible-next-latin-wght-normal\.woff2$/
+
+/**
+ * The page that opens the application, asking for what its screen is made of while the scripts of the page itself are
+ * still on their way: on a slow line that is a trip less, and one is read while the other comes.
+ * @param appFolder the built application
+ * @returns the page for the modules of a screen, named as in the sources of the application
+ */
+export function openingPages(appFolder: string): (modules: readonly string[]) => string {
+  const page = readFileSync(join(appFolder, 'index.html'), 'utf8')
+  const manifest = readManifest(appFolder)
+  const font = Object.keys(manifest).find((name) => TEXT_FONT.test(name))
+  const pages = new Map<string, string>()
+  return (modules) => {
+    const key = modules.join()
+    const known = pages.get(key)
+    if (known !== undefined) return known
+    const scripts = new Set(modules.flatMap((module) => filesOf(manifest, module)))
+    const links = [
+      ...(font === undefined
+        ? []
+        : [`rel="preload" as="font" type="font/woff2" ${asked(manifest[font]!.file)}`]),
+      ...[...scripts]
+        .filter((file) => !page.includes(`"/${file}"`))
+        .map((file) => `rel="modulepreload" ${asked(file)}`),
+    ]
+    const opening = page.replace('</head>', `${links.map((link) => `  <link ${link}>\n`).join('')}</head>`)
+    pages.set(key, opening)
+    return opening
+  }
+}
+
+/** After what stands in the page has been painted, as its own scripts. */
+const asked = (file: string) => `fetchpriority="low" crossorigin href="/${file}"`
+
+function readManifest(appFolder: string): Manifest {
+  const path = join(appFolder, '.vite', 'manifest.json')
+  return existsSync(path) ? (JSON.parse(readFileSync(path, 'utf8')) as Manifest) : {}
+}
+
+/** The files of a module and of all it imports. */
+function filesOf(manifest: Manifest, module: string): readonly string[] {
+  const files = new Set<string>()
+  const take = (name: string) => {
+    const built = manifest[name]
+    if (!built || files.has(built.file)) return
+    files.add(built.file)
+    built.imports?.forEach(take)
+  }
+  take(module)
+  return [...files]
+}
