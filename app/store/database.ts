@@ -56,6 +56,28 @@ export class UzelDatabase extends Dexie {
   constructor(name = 'uzel') {
     // Strict: a tap that was stored survives the battery, not only the tab.
     super(name, { chromeTransactionDurability: 'strict' })
+    for (const { to, up, log } of MIGRATIONS) {
+      const version = this.version(to)
+      if (STORES_ADDED[to]) version.stores(STORES_ADDED[to])
+      version.upgrade(async (transaction) => {
+        const all = {
+          pieces: await transaction.table<OldRecord>('pieces').toArray(),
+          gauges: await transaction.table<OldRecord>('gauges').toArray(),
+        }
+        for (const [table, change] of Object.entries(up)) {
+          await transaction
+            .table<OldRecord>(table === 'workshop' ? 'settings' : table)
+            .toCollection()
+            .modify((record, holder) => {
+              holder.value = change(record, all)
+            })
+        }
+        if (log) await changeLogs(transaction, log)
+      })
+    }
+    // A table of this browser alone, which files know nothing of.
+    this.version(4.1).stores({ logBlocks: '[copyId+from]' })
+    // Named last, though it came first: with every version that is named Dexie reads all tables named before anew.
     this.version(1).stores({
       projects: 'id, updatedAt',
       pieces: 'id, projectId, gaugeId',
@@ -67,27 +89,6 @@ export class UzelDatabase extends Dexie {
       settings: 'key',
       remembered: 'key',
     })
-    for (const { to, up, log } of MIGRATIONS) {
-      this.version(to)
-        .stores(STORES_ADDED[to] ?? {})
-        .upgrade(async (transaction) => {
-          const all = {
-            pieces: await transaction.table<OldRecord>('pieces').toArray(),
-            gauges: await transaction.table<OldRecord>('gauges').toArray(),
-          }
-          for (const [table, change] of Object.entries(up)) {
-            await transaction
-              .table<OldRecord>(table === 'workshop' ? 'settings' : table)
-              .toCollection()
-              .modify((record, holder) => {
-                holder.value = change(record, all)
-              })
-          }
-          if (log) await changeLogs(transaction, log)
-        })
-    }
-    // A table of this browser alone, which files know nothing of.
-    this.version(4.1).stores({ logBlocks: '[copyId+from]' })
   }
 }
 
