@@ -5,6 +5,9 @@ import { cellsIn } from './views/cells.ts'
 import { motifsIn } from './views/motifs.ts'
 import type { View } from './views/view.ts'
 
+/** Stitches traced in one turn where the page must answer in between. */
+const AT_A_TIME = 200
+
 interface StitchCanvasProps {
   /** Kept from one drawing to the next: its stitches are placed anew for another. */
   readonly view: View
@@ -25,24 +28,28 @@ export function StitchCanvas({ view, width, height, yarns, shown }: StitchCanvas
     const element = canvas.current
     const context = element?.getContext('2d')
     if (!element || !context) return
-    const paint = () => {
+    /** Paints in turns of so many stitches: where it stops the page can be answered. */
+    const painting = function* (atATime: number): Generator<void, void> {
+      const now = JSON.parse(shownKey) as Shown
+      const stitches = showsStitches(view) ? placed() : undefined
+      if (stitches) yield
       painted.current = true
       const density = Math.min(2, window.devicePixelRatio || 1)
       element.width = Math.max(1, Math.round(width * density))
       element.height = Math.max(1, Math.round(height * density))
       context.setTransform(density, 0, 0, density, 0, 0)
-      context.clearRect(0, 0, width, height)
-      const now = JSON.parse(shownKey) as Shown
-      if (!showsStitches(view)) return paintRounds(context, view, yarns, now)
-      const { cells, motifs } = placed()
-      paintCells(context, cells, yarns, now)
-      paintMotifs(context, motifs, yarns, now)
+      if (!stitches) return paintRounds(context, view, yarns, now)
+      yield* paintCells(context, stitches.cells, yarns, now, atATime)
+      paintMotifs(context, stitches.motifs, yarns, now)
     }
     // An edit is painted at once; what appears with others takes its turns, so that the page answers in between.
-    if (painted.current) return paint()
-    let turn = setTimeout(() => {
-      if (showsStitches(view)) placed()
-      turn = setTimeout(paint)
+    if (painted.current) {
+      for (const _ of painting(Infinity));
+      return
+    }
+    const turns = painting(AT_A_TIME)
+    let turn = setTimeout(function next() {
+      if (!turns.next().done) turn = setTimeout(next)
     })
     return () => clearTimeout(turn)
   }, [view, placed, width, height, yarns, shownKey])

@@ -25,7 +25,13 @@ interface Stroke {
 }
 
 /** What a painting would leave on the canvas, stroke by stroke. */
-function painted(shown: Shown, size: number, yarns: Record<string, string>, beside: string[] = []): Stroke[] {
+function painted(
+  shown: Shown,
+  size: number,
+  yarns: Record<string, string>,
+  beside: string[] = [],
+  atATime = Infinity,
+): Stroke[] {
   Object.assign(globalThis, { Path2D: RecordedPath })
   const strokes: Stroke[] = []
   const context = {
@@ -50,12 +56,19 @@ function painted(shown: Shown, size: number, yarns: Record<string, string>, besi
   })
   const plan = planPiece({ ...base, gauge: { ...base.gauge, strands: 2 } })
   const view = unrolled(plan, { scale: size / 160, x: size / 2, y: size / 2, cut: 1, mirrored: false })
-  paintCells(
+  const turns = paintCells(
     context as unknown as CanvasRenderingContext2D,
     cellsIn(view),
     new Map(Object.entries(yarns)),
     shown,
+    atATime,
   )
+  let taken = 0
+  while (!turns.next().done) {
+    taken++
+    expect(strokes).toEqual([])
+  }
+  expect(taken).toBe(atATime === Infinity ? 0 : Math.floor((plan.stitches - increases - 1) / atATime))
   return strokes.filter(({ shapes }) => shapes > 0)
 }
 
@@ -92,6 +105,18 @@ test('made to a stitch: what is to come is outlined, or left away', () => {
   expect(outlined(shown!)).toBeGreaterThan(plan.rounds.length * 10)
   expect(outlined(hidden!)).toBeLessThan(outlined(shown!))
 })
+
+test.each([600, 120])(
+  'in turns it paints what it does in one go, and nothing before the last (%i px)',
+  (size) => {
+    const yarns = { fog: FOG, soot: SOOT }
+    for (const shown of [{ kind: 'all' }, { kind: 'madeTo', round: 4, unit: 5, toCome: true }] as const) {
+      const atOnce = painted(shown, size, yarns, ['soot'])
+      for (const atATime of [1, 7, 200])
+        expect(painted(shown, size, yarns, ['soot'], atATime)).toEqual(atOnce)
+    }
+  },
+)
 
 test('small stitches are filled in strips, so that thousands take few strokes', () => {
   const [large, small] = [

@@ -36,13 +36,32 @@ interface Batch {
   readonly strand: string
 }
 
-/** Paints stitches, increases and decreases. Yarns are colours by id. */
-export function paintCells(
+/** What is painted of some cells. */
+interface Traced {
+  readonly batches: ReadonlyMap<number, Batch>
+  readonly toCome: Path2D
+  /** By yarn. */
+  readonly increases: ReadonlyMap<string, Path2D>
+  readonly slots: Path2D
+  readonly decreases: Path2D
+}
+
+/**
+ * Paints stitches, increases and decreases, stopping after every so many: most of the work is to trace them, and nothing
+ * is painted before the last has been.
+ * @param yarns colours by id
+ */
+export function* paintCells(
   context: CanvasRenderingContext2D,
   cells: Cells,
   yarns: ReadonlyMap<string, string>,
   shown: Shown,
-): void {
+  atATime: number,
+): Generator<void, void> {
+  paintTraced(context, yield* traceCells(cells, shown, atATime), yarns, shown)
+}
+
+function* traceCells(cells: Cells, shown: Shown, atATime: number): Generator<void, Traced> {
   const batches = new Map<number, Batch>()
   const toCome = new Path2D()
   const increases = new Map<string, Path2D>()
@@ -56,6 +75,7 @@ export function paintCells(
     begun = -1
   }
   for (let cell = 0; cell < count; cell++) {
+    if (cell > 0 && cell % atATime === 0) yield
     const made = hasMade(round[cell]!, unit[cell]!, shown)
     const plain = kind[cell] === WORK
     const touches =
@@ -87,6 +107,15 @@ export function paintCells(
     } else if (begun < 0) begun = cell
   }
   endStrip(count)
+  return { batches, toCome, increases, slots, decreases }
+}
+
+function paintTraced(
+  context: CanvasRenderingContext2D,
+  { batches, toCome, increases, slots, decreases }: Traced,
+  yarns: ReadonlyMap<string, string>,
+  shown: Shown,
+): void {
   const ink = (name: string): YarnInk => yarnInk(yarns.get(name) ?? '#FAFCFB')
   context.lineJoin = 'round'
   for (const batch of batches.values()) paintBatch(context, batch, ink)
