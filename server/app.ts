@@ -64,7 +64,6 @@ const PERMISSIONS = [
   'payment',
   'usb',
   'serial',
-  'bluetooth',
   'accelerometer',
   'gyroscope',
 ]

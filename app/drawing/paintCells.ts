@@ -24,9 +24,10 @@ const ROUNDED_FROM = 10
 
 /** Paths by look, so that thousands of stitches take a few strokes. */
 interface Batch {
-  /** What is filled: cells, or strips of small ones that touch. */
+  /** Cells one by one, filled and outlined. */
   readonly cells: Path2D
-  /** What is stroked: outlines, or in strips one side and the top of each cell. */
+  /** Strips of small cells that touch, filled as one, and one side and the top of each cell in them. */
+  readonly strips: Path2D
   readonly edges: Path2D
   readonly strands: Path2D
   /** How they stand in the fabric. */
@@ -47,8 +48,8 @@ interface Traced {
 }
 
 /**
- * Paints stitches, increases and decreases, stopping after every so many: most of the work is to trace them, and nothing
- * is painted before the last has been.
+ * Paints stitches, increases and decreases in turns: it stops after so many traced, and then after every stroke of the
+ * brush, since what was painted is laid on the canvas when a turn ends.
  * @param yarns colours by id
  */
 export function* paintCells(
@@ -58,7 +59,7 @@ export function* paintCells(
   shown: Shown,
   atATime: number,
 ): Generator<void, void> {
-  paintTraced(context, yield* traceCells(cells, shown, atATime), yarns, shown)
+  yield* paintTraced(context, yield* traceCells(cells, shown, atATime), yarns, shown)
 }
 
 function* traceCells(cells: Cells, shown: Shown, atATime: number): Generator<void, Traced> {
@@ -100,7 +101,6 @@ function* traceCells(cells: Cells, shown: Shown, atATime: number): Generator<voi
       endStrip(cell)
       const batch = batchFor(batches, cells, cell)
       trace(batch.cells, cells, cell)
-      trace(batch.edges, cells, cell)
       if (relief[cell] === LEVEL ? height >= STRAND_FROM : height >= RELIEF_FROM) {
         traceRelief(batch.strands, cells, cell)
       }
@@ -110,15 +110,15 @@ function* traceCells(cells: Cells, shown: Shown, atATime: number): Generator<voi
   return { batches, toCome, increases, slots, decreases }
 }
 
-function paintTraced(
+function* paintTraced(
   context: CanvasRenderingContext2D,
   { batches, toCome, increases, slots, decreases }: Traced,
   yarns: ReadonlyMap<string, string>,
   shown: Shown,
-): void {
+): Generator<void, void> {
   const ink = (name: string): YarnInk => yarnInk(yarns.get(name) ?? '#FAFCFB')
   context.lineJoin = 'round'
-  for (const batch of batches.values()) paintBatch(context, batch, ink)
+  for (const batch of batches.values()) yield* paintBatch(context, batch, ink)
   context.lineWidth = 0.8
   context.strokeStyle = '#7F959B'
   context.setLineDash(shown.kind === 'guess' ? [3, 3] : [])
@@ -165,22 +165,29 @@ export function paintMotifs(
 }
 
 /** What stands out is light with a keyline and a post, what stands behind is dark, an opening is not filled. */
-function paintBatch(
+function* paintBatch(
   context: CanvasRenderingContext2D,
-  { yarn, strand, relief, cells, edges, strands }: Batch,
+  { yarn, strand, relief, cells, strips, edges, strands }: Batch,
   ink: (name: string) => YarnInk,
-): void {
+): Generator<void, void> {
   const { fill, outline, strand: line, out, behind, post } = ink(yarn)
   const marled = strand !== yarn
   const stands = relief === OUT || relief === BUNCH || relief === LONG
   context.fillStyle = stands ? out : relief === BEHIND ? behind : fill
-  if (relief !== OPEN) context.fill(cells)
+  if (relief !== OPEN) {
+    context.fill(cells)
+    context.fill(strips)
+  }
+  yield
   context.lineWidth = stands ? 1.1 : 0.6
   context.strokeStyle = stands ? post : outline
+  context.stroke(cells)
   context.stroke(edges)
+  yield
   context.lineWidth = relief === LEVEL && marled ? 2.4 : stands ? 1.6 : 1
   context.strokeStyle = relief === LEVEL && marled ? ink(strand).fill : stands ? post : line
   context.stroke(strands)
+  yield
 }
 
 /** Whether a unit of a round is made. */
@@ -195,6 +202,7 @@ function batchFor(batches: Map<number, Batch>, { yarn, strand, relief, yarns }: 
   if (known) return known
   const batch = {
     cells: new Path2D(),
+    strips: new Path2D(),
     edges: new Path2D(),
     strands: new Path2D(),
     relief: relief[cell]!,
@@ -277,7 +285,7 @@ function tracePlain(path: Path2D, cells: Cells, cell: number): void {
 }
 
 /** The outline of a strip, closed by a line; the top edge of its stitches, and the side where each begins. */
-function traceStrip({ cells: area, edges }: Batch, cells: Cells, from: number, to: number): void {
+function traceStrip({ strips: area, edges }: Batch, cells: Cells, from: number, to: number): void {
   const { foot, top, points } = cells
   const { data } = points
   const start = foot[from]!

@@ -152,16 +152,19 @@ export function useGauges(): readonly GaugeRecord[] | undefined {
 /** Events that show the pace a maker works at now. */
 const PACE_WINDOW = 800
 
-/** Single crochets a minute as the log of the last copy shows them; undefined while it shows too little. */
-export function useLearnedPace({ piece, copies, versions }: PieceView): number | undefined {
-  const copy = copies.at(-1)
-  const pinned = versions.find(({ version }) => version === copy?.planVersion)
-  return (
-    useStored(['pace', piece.id, copy?.id], ['events'], async () => {
-      if (!copy || !pinned) return undefined
-      return paceFromLog(await latestEvents(copy.id, PACE_WINDOW), pinned.plan)
-    }) ?? undefined
-  )
+/** Single crochets a minute as the log of the last copy of a piece shows them; `null` while it shows too little. */
+export function useLearnedPace(pieceId: string | undefined): number | null | undefined {
+  const settled = useFirstVisitSettled()
+  const pace = useStored(['pace', pieceId], ['copies', 'planVersions', 'events'], async () => {
+    const copies = await database.copies
+      .where('pieceId')
+      .equals(pieceId ?? '')
+      .sortBy('number')
+    const copy = copies.at(-1)
+    const pinned = copy && (await database.planVersions.get({ pieceId, version: copy.planVersion }))
+    return pinned && paceFromLog(await latestEvents(copy.id, PACE_WINDOW), versionOf(pinned).plan)
+  })
+  return pace ?? (settled ? pace : undefined)
 }
 
 /** What was measured on a copy, oldest first. */

@@ -1,6 +1,14 @@
-import { useDeferredValue, useMemo } from 'react'
+import { useDeferredValue, useEffect, useMemo } from 'react'
 import { useParams } from 'react-router'
-import { attempt, planPiece, validateSpec, specIn, specOf, type PieceRecord } from '../../../core/index.ts'
+import {
+  attempt,
+  beliefOf,
+  planPiece,
+  validateSpec,
+  specIn,
+  specOf,
+  type PieceRecord,
+} from '../../../core/index.ts'
 import { hasRowsBeyond, inProportion, plannedAnew } from '../../../core/pattern/plannedAnew.ts'
 import {
   useGauges,
@@ -10,6 +18,7 @@ import {
   useYarns,
   type PieceView,
 } from '../../store/queries.ts'
+import { startPlanner } from '../../store/planner.ts'
 import { usePlan } from '../../store/usePlan.ts'
 import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
@@ -29,20 +38,30 @@ export function PlanScreen() {
   const { pieceId } = useParams()
   const view = usePiece(pieceId)
   const yarns = useYarns()
+  const learned = useLearnedPace(pieceId)
   usePageTitle('Plan', view ? pieceTitle(view) : undefined)
-  // Drawn in slices between which the page answers: on a phone all of it at once would stop it for a second.
-  const opened = useDeferredValue(yarns && view, undefined)
+  useEffect(startPlanner, [])
+  // What the gauge believes is remembered, and takes a turn of its own while the screen is on its way.
+  useEffect(() => {
+    const turn = setTimeout(() => view && attempt(() => beliefOf(view.gauge)))
+    return () => clearTimeout(turn)
+  }, [view])
+  // Drawn in slices between which the page answers: on a phone all of it at once would stop it for a second. It is
+  // planned once all is known that it is planned by.
+  const opened = useDeferredValue(yarns && learned !== undefined ? view : undefined, undefined)
   return (
     <div className="flex min-h-dvh flex-col">
       <Header view={view ?? undefined} />
       {view === null && <NotHere />}
       {view !== null && opened?.piece.id !== pieceId && <Opening />}
-      {view && opened && opened.piece.id === pieceId && <PlanOf key={pieceId} view={opened} />}
+      {view && opened && opened.piece.id === pieceId && (
+        <PlanOf key={pieceId} view={opened} learned={learned ?? undefined} />
+      )}
     </div>
   )
 }
 
-function PlanOf({ view }: { view: PieceView }) {
+function PlanOf({ view, learned }: { view: PieceView; learned: number | undefined }) {
   const { project, pieces, others, copies, versions } = view
   const settings = useSettings()
   const yarns = useYarns()
@@ -50,7 +69,6 @@ function PlanOf({ view }: { view: PieceView }) {
   const known = useGauges() ?? others
   const layout = useLayout()
   const { speech } = useSizes()
-  const learned = useLearnedPace(view)
   const pace = Math.min(120, Math.max(1, learned ?? settings.pace))
   const key = ['piece', view.piece.id]
   const [piece, keepPiece] = useDraft(view.piece, key, asPiece, say)

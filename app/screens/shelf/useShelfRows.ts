@@ -11,7 +11,7 @@ import {
 } from '../../../core/index.ts'
 import { startTransition, useEffect, useReducer } from 'react'
 import { useStored } from '../../store/liveQueries.ts'
-import { askPlanner } from '../../store/planner.ts'
+import { askPlanner, startPlanner } from '../../store/planner.ts'
 import type { PlanVersion } from '../../store/planVersions.ts'
 import type { PieceView } from '../../store/queries.ts'
 import { readWorkState } from '../../store/workSession.ts'
@@ -105,8 +105,7 @@ const plannedOf = (view: PieceView, settings: WorkshopSettings) => plans.get(key
  */
 function usePlansAhead(views: readonly PieceView[] | undefined, settings: WorkshopSettings): boolean {
   const [, done] = useReducer((times: number) => times + 1, 0)
-  // The planner starts while what it will be asked for is read.
-  useEffect(() => void askPlanner(() => Promise.resolve()).catch(() => undefined), [])
+  useEffect(startPlanner, [])
   const ready = views?.every((view) => isReady(view, settings)) ?? false
   useEffect(() => {
     if (ready || !views) return
