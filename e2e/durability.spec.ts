@@ -1,18 +1,12 @@
 import { expect, test, type Page } from '@playwright/test'
 import { countOf, openShelf, withDemo } from './shelf.ts'
-import { stored } from './storage.ts'
-
-/** The log of the trivet as stored: its events in order. */
-const storedLog = async (page: Page) =>
-  (await stored<{ seq: number; copyId: string }>(page, 'events'))
-    .filter(({ copyId }) => copyId === 'trivet-1')
-    .sort((one, other) => one.seq - other.seq)
+import { stored, trivetLog } from './storage.ts'
 
 test('two tabs count on one piece: nothing lost, nothing doubled', async ({ page, context }) => {
   await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
-  const before = (await storedLog(page)).length
+  const before = (await trivetLog(page)).length
   const other = await context.newPage()
   await other.goto('/piece/kettle-trivet/work')
   await expect(countOf(other)).toHaveText('17')
@@ -24,7 +18,7 @@ test('two tabs count on one piece: nothing lost, nothing doubled', async ({ page
   await expect(countOf(page)).toHaveText('21')
   await expect(countOf(other)).toHaveText('21')
 
-  const log = await storedLog(page)
+  const log = await trivetLog(page)
   expect(log.length).toBe(before + 3)
   expect(log.map(({ seq }) => seq)).toEqual(log.map((_, index) => index + 1))
 })
@@ -36,7 +30,7 @@ test('a tab that is killed in the middle of fast tapping loses nothing that was 
   await withDemo(page)
   await page.goto('/piece/kettle-trivet/work')
   await expect(countOf(page)).toHaveText('17')
-  const before = (await storedLog(page)).length
+  const before = (await trivetLog(page)).length
   for (let tap = 0; tap < 12; tap++) await page.keyboard.press('ArrowRight')
   await page.waitForTimeout(200)
   const shown = Number(await countOf(page).innerText())
@@ -46,7 +40,7 @@ test('a tab that is killed in the middle of fast tapping loses nothing that was 
   await expect(countOf(again)).toHaveText(/^\d+$/)
   // What was tapped and not shown yet may have been stored too: never less than was shown, no tap twice, none missing.
   await expect.poll(async () => Number(await countOf(again).innerText())).toBeGreaterThanOrEqual(shown)
-  const log = await storedLog(again)
+  const log = await trivetLog(again)
   expect(log.length - before).toBeGreaterThan(0)
   expect(log.length - before).toBeLessThanOrEqual(12)
   expect(log.map(({ seq }) => seq)).toEqual(log.map((_, index) => index + 1))

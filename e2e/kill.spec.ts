@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
 import { startKillable } from './killable.ts'
 import { countOf } from './shelf.ts'
-import { stored } from './storage.ts'
+import { trivetLog } from './storage.ts'
 
 /** `npm run torment -- --kills 100` kills as often as it says; CI a few times. */
 const KILLS = Number(process.env['TORMENT_KILLS'] ?? 3)
@@ -85,10 +85,7 @@ test('a browser that is killed while tapping and editing has lost nothing that w
       const again = await open('/piece/kettle-trivet/work')
       await expect(countOf(again.page)).toBeVisible()
       const found = Number(await countOf(again.page).innerText())
-      const log = (await stored<{ copyId: string; seq: number }>(again.page, 'events'))
-        .filter(({ copyId }) => copyId === 'trivet-1')
-        .map(({ seq }) => seq)
-        .sort((one, other) => one - other)
+      const log = (await trivetLog(again.page)).map(({ seq }) => seq)
       expect(log, `kill ${kill}: a log without gaps`).toEqual(log.map((_, index) => index + 1))
 
       // Editing: a target that grows with every press.

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { countOf, DEMO, field, openShelf, withDemo } from './shelf.ts'
-import { stored } from './storage.ts'
+import { stored, storedLogs } from './storage.ts'
 
 /** A new mat, planned on a gauge counted here: so many stitches and rounds in 10 cm. */
 async function ownMat(page: Page, name: string, across: string, sts: string, rounds: string): Promise<void> {
@@ -97,9 +97,7 @@ test('notes are kept where the hook was, newest first, and go out with the log',
   // Escape leaves the work as it was; a note is no stitch.
   await page.keyboard.press('Escape')
   await expect(countOf(page)).toHaveText('20')
-  const kept = (await stored<{ type: string; text?: string }>(page, 'events')).filter(
-    ({ type }) => type === 'note',
-  )
+  const kept = (await storedLogs(page)).filter(({ type }) => type === 'note')
   expect(kept.map(({ text }) => text).sort()).toEqual([
     '<b>Looser</b> by the stove',
     'A round more: it slipped off at the ankle.',

@@ -20,6 +20,24 @@ export function stored<T>(page: Page, table: string): Promise<T[]> {
   )
 }
 
+interface StoredEvent {
+  readonly copyId: string
+  readonly seq: number
+  readonly type: string
+  readonly text?: string
+}
+
+/** The logs of all copies as stored, in blocks and one by one; of each its events in order. */
+export async function storedLogs(page: Page): Promise<StoredEvent[]> {
+  const blocks = await stored<{ events: StoredEvent[] }>(page, 'logBlocks')
+  const singles = await stored<StoredEvent>(page, 'events')
+  return [...blocks.flatMap(({ events }) => events), ...singles].sort((one, other) => one.seq - other.seq)
+}
+
+/** The log of the trivet as stored: its events in order. */
+export const trivetLog = async (page: Page): Promise<StoredEvent[]> =>
+  (await storedLogs(page)).filter(({ copyId }) => copyId === 'trivet-1')
+
 /** Puts a record into a table behind the application's back. */
 export function put(page: Page, table: string, record: object): Promise<void> {
   return page.evaluate(

@@ -20,7 +20,7 @@ test('a log is read the same however it is stored: from its start, after any eve
   await fc.assert(
     fc.asyncProperty(
       fc.integer({ min: 0, max: 4200 }),
-      fc.integer({ min: 0, max: 40 }),
+      fc.integer({ min: 0, max: 90 }),
       fc.array(fc.integer({ min: 0, max: 4300 }), { minLength: 3, maxLength: 3 }),
       async (imported, tapped, places) => {
         const db = fresh()
@@ -42,12 +42,25 @@ test('a log is read the same however it is stored: from its start, after any eve
   )
 })
 
-test('a long log takes few records, and its last thousand lie one by one', async () => {
+test('a long log takes few records, and its last sixty lie one by one', async () => {
   const db = fresh()
   let told = 0
   await putLogs(logOf('one', 12_345), (count) => (told += count), db)
   expect(told).toBe(12_345)
-  expect(await db.logBlocks.count()).toBe(11)
-  expect(await db.events.count()).toBe(1345)
-  expect(await db.events.orderBy('[copyId+seq]').first()).toMatchObject({ seq: 11_001 })
+  expect(await db.logBlocks.count()).toBe(13)
+  expect(await db.events.count()).toBe(60)
+  expect(await db.events.orderBy('[copyId+seq]').first()).toMatchObject({ seq: 12_286 })
+})
+
+test('what came after the last of a log is asked of its single events alone', async () => {
+  const db = fresh()
+  await putLogs(logOf('one', 1500), undefined, db)
+  const blocks = jest.spyOn(db.logBlocks, 'where')
+  expect(await eventsAfter('one', 1500, db)).toEqual([])
+  expect((await eventsAfter('one', 1450, db)).map(({ seq }) => seq)).toEqual(
+    Array.from({ length: 50 }, (_, index) => 1451 + index),
+  )
+  expect(blocks).not.toHaveBeenCalled()
+  expect(await eventsAfter('one', 1400, db)).toHaveLength(100)
+  expect(blocks).toHaveBeenCalled()
 })

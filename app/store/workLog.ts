@@ -7,11 +7,11 @@ import { database, type LogBlock, type UzelDatabase } from './database.ts'
  * first, then single events.
  */
 const BLOCK = 1000
-/** So many of a log's last events are stored one by one whatever it came from: undo and pace look at them. */
-const LATEST = 1000
+/** So many of a log's last events are stored one by one whatever it came from: who was away looks back at them. */
+const LATEST = 60
 
-const singlesOf = (db: UzelDatabase, copyId: string, after = 0) =>
-  db.events.where('[copyId+seq]').between([copyId, after], [copyId, Infinity], false, true)
+const singlesOf = (db: UzelDatabase, copyId: string, from = 0) =>
+  db.events.where('[copyId+seq]').between([copyId, from], [copyId, Infinity], true, true)
 
 const blocksOf = (db: UzelDatabase, copyId: string, from = 0) =>
   db.logBlocks.where('[copyId+from]').between([copyId, from], [copyId, Infinity])
@@ -19,6 +19,8 @@ const blocksOf = (db: UzelDatabase, copyId: string, from = 0) =>
 /** Events of a copy after one, in order; the whole log after 0. */
 export async function eventsAfter(copyId: string, seq: number, db = database): Promise<LogEvent[]> {
   const singles = await singlesOf(db, copyId, seq).toArray()
+  // What follows one that is stored by itself is stored so too.
+  if (singles[0]?.seq === seq) return singles.slice(1)
   if (singles[0]?.seq === seq + 1) return singles
   const blocks = await blocksOf(db, copyId, Math.max(0, seq + 2 - BLOCK)).toArray()
   const older = blocks.flatMap(({ events }) => events).filter((event) => event.seq > seq)
@@ -56,9 +58,9 @@ export async function putLogs(
   }
   for (const [copyId, log] of logs) {
     log.sort((one, other) => one.seq - other.seq)
-    const inBlocks = Math.max(0, Math.floor((log.length - LATEST) / BLOCK)) * BLOCK
+    const inBlocks = Math.max(0, log.length - LATEST)
     for (let from = 0; from < inBlocks; from += BLOCK) {
-      const some = log.slice(from, from + BLOCK)
+      const some = log.slice(from, Math.min(from + BLOCK, inBlocks))
       const block: LogBlock = { copyId, from: some[0]!.seq, events: some }
       await db.logBlocks.put(block)
       onWritten(some.length)
