@@ -38,6 +38,10 @@ test('every address comes with what its screen is made of', async ({ page }) => 
     )
     const screens = loaded.filter((file) => /\/\w+Screen-[^/]+\.js$/.test(file))
     expect(screens.length, name).toBe(name === 'shelf' ? 0 : 1)
+    // Words in English need none of the letters that only the whole fonts have.
+    for (const file of loaded.filter((file) => file.endsWith('.woff2'))) {
+      expect(file, name).toMatch(/\/(?:text|slab-\d00)-[^/]+\.woff2$/)
+    }
     const opening = await (await page.request.get(path)).text()
     for (const file of screens)
       expect(opening, name).toContain(`rel="modulepreload" fetchpriority="low" crossorigin href="${file}"`)

@@ -31,7 +31,7 @@ writeFileSync(
     // Two that ask for one another.
     '_drawing.js': { file: 'assets/drawing.js', imports: ['_words.js'] },
     '_words.js': { file: 'assets/words.js', imports: ['_drawing.js'] },
-    'fonts/atkinson-hyperlegible-next-latin-wght-normal.woff2': { file: 'assets/text.woff2' },
+    'ui/fonts/text.woff2': { file: 'assets/text.woff2' },
   }),
 )
 writeFileSync(join(folder, 'app', 'sw.js'), '// worker')

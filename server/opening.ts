@@ -10,7 +10,7 @@ interface Built {
 type Manifest = Readonly<Record<string, Built>>
 
 /** What all text of the application is set in. */
-const TEXT_FONT = /atkinson-hyperlegible-next-latin-wght-normal\.woff2$/
+const TEXT_FONT = 'ui/fonts/text.woff2'
 
 /**
  * The page that opens the application, asking for what its screen is made of while the scripts of the page itself are
@@ -21,7 +21,7 @@ const TEXT_FONT = /atkinson-hyperlegible-next-latin-wght-normal\.woff2$/
 export function openingPages(appFolder: string): (modules: readonly string[]) => string {
   const page = readFileSync(join(appFolder, 'index.html'), 'utf8')
   const manifest = readManifest(appFolder)
-  const font = Object.keys(manifest).find((name) => TEXT_FONT.test(name))
+  const font = manifest[TEXT_FONT]?.file
   const pages = new Map<string, string>()
   return (modules) => {
     const key = modules.join()
@@ -29,9 +29,7 @@ export function openingPages(appFolder: string): (modules: readonly string[]) =>
     if (known !== undefined) return known
     const scripts = new Set(modules.flatMap((module) => filesOf(manifest, module)))
     const links = [
-      ...(font === undefined
-        ? []
-        : [`rel="preload" as="font" type="font/woff2" ${asked(manifest[font]!.file)}`]),
+      ...(font === undefined ? [] : [`rel="preload" as="font" type="font/woff2" ${asked(font)}`]),
       ...[...scripts]
         .filter((file) => !page.includes(`"/${file}"`))
         .map((file) => `rel="modulepreload" ${asked(file)}`),
