@@ -1,5 +1,5 @@
 // npm run fonts: the letters that the application's own words need, taken out of its fonts into small files of their
-// own (app/ui/fonts), which come first. Whatever else a maker types is found in the whole fonts.
+// own (app/ui/fonts). Whatever else a maker types is found in the whole fonts.
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -23,39 +23,42 @@ function letters() {
         for (const letter of readFileSync(path, 'utf8')) found.add(letter)
     }
   }
-  for (const letter of '\u00a0\u2009\u202f\u2018') found.add(letter)
+  for (const letter of '\u00a0\u2009\u200b\u202f\u2018') found.add(letter)
   read(at('app'))
   read(at('core'))
   return [...found].filter((letter) => letter >= ' ').sort()
 }
 
-/** As CSS names a set of letters. */
-function rangesOf(text) {
-  const codes = text.map((letter) => letter.codePointAt(0))
-  const runs = codes.reduce((so, code) => {
-    const last = so.at(-1)
-    if (last && last[1] === code - 1) last[1] = code
-    else so.push([code, code])
-    return so
-  }, [])
+/** As CSS names a set of letters, by their codes. */
+function rangesOf(codes) {
+  const runs = []
+  for (const code of codes) {
+    if (runs.at(-1)?.[1] === code - 1) runs.at(-1)[1] = code
+    else runs.push([code, code])
+  }
   const hex = (code) => code.toString(16).toUpperCase().padStart(4, '0')
-  return runs.map(([from, to]) => (from === to ? `U+${hex(from)}` : `U+${hex(from)}-${hex(to)}`)).join(', ')
+  return runs.map(([from, to]) => `U+${hex(from)}${from === to ? '' : `-${hex(to)}`}`).join(', ')
 }
 
-/** The letters that a font has, by what its package says of the file. */
-function had(folder) {
-  const unicode = JSON.parse(readFileSync(at(`${folder}/unicode.json`), 'utf8')).latin
-  const runs = unicode.split(',').map((run) =>
-    run
-      .replace('U+', '')
+/** The codes in what CSS names a set of letters by. */
+const codesIn = (ranges) =>
+  ranges.split(',').flatMap((range) => {
+    const [from, to = from] = range
+      .trim()
+      .slice(2)
       .split('-')
-      .map((code) => parseInt(code, 16)),
-  )
-  return (letter) => {
-    const code = letter.codePointAt(0)
-    return runs.some(([from, to = from]) => code >= from && code <= to)
-  }
-}
+      .map((code) => parseInt(code, 16))
+    return Array.from({ length: to - from + 1 }, (_, index) => from + index)
+  })
+
+const face = ({ family, weight }, url, codes) => `@font-face {
+  font-family: '${family}';
+  font-style: normal;
+  font-display: swap;
+  font-weight: ${weight};
+  src: url('${url}') format('woff2');
+  unicode-range: ${rangesOf(codes)};
+}`
 
 const FONTS = [
   {
@@ -63,37 +66,35 @@ const FONTS = [
     family: 'Atkinson Hyperlegible Next Variable',
     weight: '200 800',
     folder: TEXT,
-    file: 'atkinson-hyperlegible-next-latin-wght-normal',
-    axes: WEIGHTS,
+    fileOf: (set) => `files/atkinson-hyperlegible-next-${set}-wght-normal.woff2`,
+    options: { variationAxes: WEIGHTS },
   },
   ...[500, 600].map((weight) => ({
     name: `slab-${weight}`,
     family: 'Hepta Slab',
     weight,
     folder: SLAB,
-    file: `hepta-slab-latin-${weight}-normal`,
+    fileOf: (set) => `files/hepta-slab-${set}-${weight}-normal.woff2`,
   })),
 ]
 
+const own = letters().map((letter) => letter.codePointAt(0))
 mkdirSync(FOLDER, { recursive: true })
-const faces = ['/* Made by npm run fonts. Named after the whole fonts, so that these are asked first. */']
-for (const { name, family, weight, folder, file, axes } of FONTS) {
-  const own = letters().filter(had(folder))
-  const whole = readFileSync(at(`${folder}/files/${file}.woff2`))
-  const small = await subsetFont(whole, own.join(''), {
-    targetFormat: 'woff2',
-    ...(axes ? { variationAxes: axes } : {}),
-  })
-  writeFileSync(join(FOLDER, `${name}.woff2`), small)
-  faces.push(`@font-face {
-  font-family: '${family}';
-  font-style: normal;
-  font-display: swap;
-  font-weight: ${weight};
-  src: url('./${name}.woff2') format('woff2');
-  unicode-range: ${rangesOf(own)};
-}`)
-  console.log(`${name}: ${whole.length} -> ${small.length} bytes, ${own.length} letters`)
+const faces = ['/* Made by npm run fonts. */']
+for (const font of FONTS) {
+  const { name, folder, fileOf, options } = font
+  const sets = JSON.parse(readFileSync(at(`${folder}/unicode.json`), 'utf8'))
+  const latin = codesIn(sets.latin)
+  const small = own.filter((code) => latin.includes(code))
+  const whole = readFileSync(at(`${folder}/${fileOf('latin')}`))
+  const file = await subsetFont(whole, String.fromCodePoint(...small), { targetFormat: 'woff2', ...options })
+  writeFileSync(join(FOLDER, `${name}.woff2`), file)
+  for (const [set, ranges] of Object.entries(sets)) {
+    const codes = codesIn(ranges).filter((code) => !small.includes(code))
+    faces.push(face(font, `../../../${folder}/${fileOf(set)}`, codes))
+  }
+  faces.push(face(font, `./${name}.woff2`, small))
+  console.log(`${name}: ${whole.length} -> ${file.length} bytes, ${small.length} letters`)
 }
 writeFileSync(join(FOLDER, 'fonts.css'), `${faces.join('\n\n')}\n`)
 for (const [name, folder] of [

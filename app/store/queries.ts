@@ -162,7 +162,7 @@ export function useLearnedPace(pieceId: string | undefined): number | null | und
       .sortBy('number')
     const copy = copies.at(-1)
     const pinned = copy && (await database.planVersions.get({ pieceId, version: copy.planVersion }))
-    return pinned && paceFromLog(await latestEvents(copy.id, PACE_WINDOW), versionOf(pinned).plan)
+    return pinned && paceFromLog(await latestEvents(copy.id, PACE_WINDOW), versionOf(pinned))
   })
   return pace ?? (settled ? pace : undefined)
 }

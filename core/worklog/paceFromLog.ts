@@ -1,5 +1,5 @@
 import { STITCHES } from '../stitches/stitch.ts'
-import type { Plan } from '../plan/plan.ts'
+import type { Round } from '../rounds/round.ts'
 import type { LogEvent } from './logEvent.ts'
 import { roundNamed } from '../rounds/inOrder.ts'
 import { unitsOf } from './moves.ts'
@@ -27,19 +27,22 @@ export const isWork = (pause: number, stitches: number): boolean =>
 export const isCatchingUp = (ms: number, effort: number): boolean => effort * 60_000 > ms * 2 * FASTEST
 
 /** Single crochets a minute that the log shows, pauses left out; undefined while there is too little. */
-export function paceFromLog(events: readonly LogEvent[], plan: Plan): number | undefined {
+export function paceFromLog(
+  events: readonly LogEvent[],
+  { rounds }: { readonly rounds: readonly Round[] },
+): number | undefined {
   let effort = 0
   let milliseconds = 0
   events.forEach((event, index) => {
     const before = events[index - 1]
     if (event.type !== 'work' || !before) return
-    const round = roundNamed(plan.rounds, event.from.round)
+    const round = roundNamed(rounds, event.from.round)
     const pause = event.at - before.at
     if (!round) return
     const units = unitsOf(round)
     const stitches = stitchesMade(units, event.to.unit) - stitchesMade(units, event.from.unit)
     if (!isWork(pause, stitches)) return
-    effort += stitches * STITCHES[round.stitch].effort
+    effort += stitches * STITCHES[round.fabric].effort
     milliseconds += pause
   })
   if (effort < LEAST_EFFORT || milliseconds <= 0) return undefined

@@ -1,4 +1,4 @@
-import { useDeferredValue, useEffect, useMemo } from 'react'
+import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
 import {
   attempt,
@@ -7,6 +7,7 @@ import {
   validateSpec,
   specIn,
   specOf,
+  type GaugeRecord,
   type PieceRecord,
 } from '../../../core/index.ts'
 import { hasRowsBeyond, inProportion, plannedAnew } from '../../../core/pattern/plannedAnew.ts'
@@ -41,14 +42,11 @@ export function PlanScreen() {
   const learned = useLearnedPace(pieceId)
   usePageTitle('Plan', view ? pieceTitle(view) : undefined)
   useEffect(startPlanner, [])
-  // What the gauge believes is remembered, and takes a turn of its own while the screen is on its way.
-  useEffect(() => {
-    const turn = setTimeout(() => view && attempt(() => beliefOf(view.gauge)))
-    return () => clearTimeout(turn)
-  }, [view])
+  const believed = useBelief(view?.gauge)
   // Drawn in slices between which the page answers: on a phone all of it at once would stop it for a second. It is
   // planned once all is known that it is planned by.
-  const opened = useDeferredValue(yarns && learned !== undefined ? view : undefined, undefined)
+  const known = yarns && learned !== undefined && believed
+  const opened = useDeferredValue(known ? view : undefined, undefined)
   return (
     <div className="flex min-h-dvh flex-col">
       <Header view={view ?? undefined} />
@@ -59,6 +57,21 @@ export function PlanScreen() {
       )}
     </div>
   )
+}
+
+/** Whether the belief in the gauge that a piece opens by, which is remembered, is worked out: in a turn of its own. */
+function useBelief(gauge: GaugeRecord | undefined): boolean {
+  const [believed, setBelieved] = useState(false)
+  useEffect(() => {
+    if (believed || !gauge) return
+    const turn = setTimeout(() => {
+      // One that cannot be says so where it is planned.
+      attempt(() => beliefOf(gauge))
+      setBelieved(true)
+    })
+    return () => clearTimeout(turn)
+  }, [believed, gauge])
+  return believed
 }
 
 function PlanOf({ view, learned }: { view: PieceView; learned: number | undefined }) {
