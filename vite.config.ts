@@ -41,7 +41,7 @@ export default defineConfig({
           groups: [
             { name: 'first', tags: ['$initial'], priority: 4 },
             // What plans, which nearly every screen asks for.
-            { name: 'planning', test: /core\//, minShareCount: 4, priority: 3 },
+            { name: 'planning', test: /^(?!.*node_modules).*\/core\//, minShareCount: 4, priority: 3 },
             // What one kind of screen has for itself: dates, charts, lines that are put in order by hand.
             { name: 'days', test: /node_modules\/(?:date-fns|d3-time)/, priority: 2 },
             { name: 'charts', test: /node_modules\/d3-/, priority: 2 },
