@@ -1,6 +1,6 @@
 import { database } from './database.ts'
 import { queryClient, useStored } from './liveQueries.ts'
-import { OFFERED, putDemoOnFirstVisit } from './putDemo.ts'
+import { demoIn, fetchDemo, OFFERED, putDemoOnFirstVisit } from './putDemo.ts'
 
 let first: Promise<boolean> | undefined
 
@@ -34,11 +34,18 @@ export const useFirstVisitSettled = (): boolean =>
 
 async function loadDemo(): Promise<void> {
   if (!(await isFirstVisit())) return
+  // It is on its way while what writes it starts.
+  const fetching = fetchDemo()
   const worker = new Worker(new URL('../workers/firstVisit.worker.ts', import.meta.url), { type: 'module' })
-  const done = await new Promise<boolean>((resolve) => {
+  const written = new Promise<boolean>((resolve) => {
     worker.addEventListener('message', ({ data }) => resolve(data === 'done'))
     worker.addEventListener('error', () => resolve(false))
   })
-  worker.terminate()
-  if (!done) await putDemoOnFirstVisit()
+  try {
+    const fetched = await fetching
+    worker.postMessage(fetched)
+    if (!(await written)) await putDemoOnFirstVisit(demoIn(fetched))
+  } finally {
+    worker.terminate()
+  }
 }

@@ -36,16 +36,21 @@ export async function putDemo(file: ProjectFile, place: Demo['place']): Promise<
   })
 }
 
-/** @throws Error when the server cannot be reached */
-export async function fetchDemo(): Promise<ProjectFile> {
+/**
+ * The demo workshop as it came with the server, to be read by `demoIn`.
+ * @throws Error when the server cannot be reached
+ */
+export async function fetchDemo(): Promise<ArrayBuffer> {
   const response = await fetch('/demo/skarn-hut.uzel.json')
   if (!response.ok) throw new Error(`The demo could not be fetched: ${response.status}.`)
-  return (await response.json()) as ProjectFile
+  return response.arrayBuffer()
 }
 
-/** @throws Error when the demo cannot be had or not written; nothing is written then */
-export async function putDemoOnFirstVisit(): Promise<void> {
-  const demo = await fetchDemo()
+export const demoIn = (fetched: ArrayBuffer): ProjectFile =>
+  JSON.parse(new TextDecoder().decode(fetched)) as ProjectFile
+
+/** @throws Error when the demo cannot be written; nothing is written then */
+export async function putDemoOnFirstVisit(demo: ProjectFile): Promise<void> {
   await database.transaction('rw', database.tables, async () => {
     if (await database.remembered.get(OFFERED)) return
     await database.remembered.put({ key: OFFERED, value: true })

@@ -18,7 +18,7 @@ function roomNow(): { width: number; height: number } {
   return { width: window.innerWidth / print, height: window.innerHeight / print }
 }
 
-function layoutNow(): Layout {
+export function layoutNow(): Layout {
   const { width, height } = roomNow()
   if (width >= DESK.width && height >= DESK.height) return 'desk'
   return width >= PHONE ? 'stacked' : 'phone'

@@ -1,6 +1,9 @@
-import { putDemoOnFirstVisit } from '../store/putDemo.ts'
+import { demoIn, putDemoOnFirstVisit } from '../store/putDemo.ts'
 
-void putDemoOnFirstVisit().then(
-  () => postMessage('done'),
-  () => postMessage('failed'),
-)
+/** Writes the demo that is sent to it, and says how that went. */
+addEventListener('message', ({ data }: MessageEvent<ArrayBuffer>) => {
+  void putDemoOnFirstVisit(demoIn(data)).then(
+    () => postMessage('done'),
+    () => postMessage('failed'),
+  )
+})

@@ -1,4 +1,4 @@
-import { useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { lazy, Suspense, useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
 import {
   attempt,
@@ -25,8 +25,7 @@ import { refusalFrom } from '../../ui/refusal.ts'
 import { useSizes } from '../../ui/useSizes.ts'
 import { Header } from '../../ui/Header.tsx'
 import { Opening, NotHere } from '../../ui/Opening.tsx'
-import { useLayout } from '../../ui/useLayout.ts'
-import { PlanDesk } from './PlanDesk.tsx'
+import { layoutNow, useLayout } from '../../ui/useLayout.ts'
 import { PlanStacked } from './PlanStacked.tsx'
 import type { PlanModel } from './planModel.ts'
 import { asGauge, asPiece } from '../../store/onTheWay.ts'
@@ -34,6 +33,11 @@ import { useDraft } from '../../store/useDraft.ts'
 import { say } from '../../ui/toasts.tsx'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 import { pieceTitle } from '../../words/pieceWords.ts'
+
+// What is drawn on a desk is not waited for on a phone.
+const loadDesk = async () => ({ default: (await import('./PlanDesk.tsx')).PlanDesk })
+const loading = layoutNow() === 'desk' ? loadDesk() : undefined
+const PlanDesk = lazy(() => loading ?? loadDesk())
 
 export function PlanScreen() {
   const { pieceId } = useParams()
@@ -140,5 +144,10 @@ function PlanOf({ view, learned }: { view: PieceView; learned: number | undefine
       return message === undefined ? read : { ok: false, message }
     },
   }
-  return layout === 'desk' ? <PlanDesk model={model} /> : <PlanStacked model={model} layout={layout} />
+  if (layout !== 'desk') return <PlanStacked model={model} layout={layout} />
+  return (
+    <Suspense fallback={<Opening />}>
+      <PlanDesk model={model} />
+    </Suspense>
+  )
 }

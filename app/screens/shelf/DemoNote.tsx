@@ -1,7 +1,7 @@
 import clsx from 'clsx'
 import { placeDemo, putDemoBack, takeDemoAway } from '../../store/demo.ts'
 import type { Demo } from '../../store/demoRecord.ts'
-import { fetchDemo, putDemo } from '../../store/putDemo.ts'
+import { demoIn, fetchDemo, putDemo } from '../../store/putDemo.ts'
 import { say } from '../../ui/toasts.tsx'
 
 /** On the first visit: that what lies here is a demo, and the three things to do with it once it does. */
@@ -57,7 +57,7 @@ export function DemoDeeds({ aside = true, first = false }: DemoDeedsProps) {
 /** The demo fetched once more, beside what is the maker's own. */
 export async function fetchDemoAside(): Promise<void> {
   try {
-    await putDemo(await fetchDemo(), 'aside')
+    await putDemo(demoIn(await fetchDemo()), 'aside')
     say('The demo is on the shelf, under “Demo”.')
   } catch (error) {
     say(error instanceof Error ? error.message : String(error))
