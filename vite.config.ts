@@ -39,6 +39,8 @@ export default defineConfig({
         // Few files: each of many costs a phone a millisecond to ask for, and a trip.
         codeSplitting: {
           groups: [
+            // Small and by itself, so that it runs while the rest is on its way.
+            { name: 'ahead', test: /store\/demoAhead/, priority: 5 },
             { name: 'first', tags: ['$initial'], priority: 4 },
             // What plans, which nearly every screen asks for.
             { name: 'planning', test: /^(?!.*node_modules).*\/core\//, minShareCount: 4, priority: 3 },

@@ -1,3 +1,4 @@
+import './store/demoAhead.ts'
 import './ui/firstFrame.ts'
 import './store/database.ts'
 import './ui/ownTurn.ts'

@@ -1,6 +1,7 @@
 import { database } from './database.ts'
+import { demoForFirstVisit } from './demoAhead.ts'
 import { queryClient, useStored } from './liveQueries.ts'
-import { demoIn, fetchDemo, OFFERED, putDemoOnFirstVisit } from './putDemo.ts'
+import { demoIn, OFFERED, putDemoOnFirstVisit } from './putDemo.ts'
 
 let first: Promise<boolean> | undefined
 
@@ -34,8 +35,7 @@ export const useFirstVisitSettled = (): boolean =>
 
 async function loadDemo(): Promise<void> {
   if (!(await isFirstVisit())) return
-  // It is on its way while what writes it starts.
-  const fetching = fetchDemo()
+  const fetching = demoForFirstVisit()
   const worker = new Worker(new URL('../workers/firstVisit.worker.ts', import.meta.url), { type: 'module' })
   const written = new Promise<boolean>((resolve) => {
     worker.addEventListener('message', ({ data }) => resolve(data === 'done'))

@@ -36,16 +36,7 @@ export async function putDemo(file: ProjectFile, place: Demo['place']): Promise<
   })
 }
 
-/**
- * The demo workshop as it came with the server, to be read by `demoIn`.
- * @throws Error when the server cannot be reached
- */
-export async function fetchDemo(): Promise<ArrayBuffer> {
-  const response = await fetch('/demo/skarn-hut.uzel.json')
-  if (!response.ok) throw new Error(`The demo could not be fetched: ${response.status}.`)
-  return response.arrayBuffer()
-}
-
+/** The demo workshop as it is fetched. */
 export const demoIn = (fetched: ArrayBuffer): ProjectFile =>
   JSON.parse(new TextDecoder().decode(fetched)) as ProjectFile
 

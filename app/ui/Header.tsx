@@ -7,8 +7,17 @@ import { pieceAddress, pieceTitle, projectAddress } from '../words/pieceWords.ts
 import { sayFormShort } from '../words/formWords.ts'
 import { useSizes } from './useSizes.ts'
 
-// Menus come after the first paint: nobody opens one before.
-const PhoneMenu = lazy(() => import('./PhoneMenu.tsx').then((m) => ({ default: m.PhoneMenu })))
+/** Menus come so long after the page: what is read first goes before, and nobody opens one sooner. */
+const MENU_AFTER_MS = 1000
+const opened = new Promise<void>((resolve) => {
+  const later = () => setTimeout(resolve, MENU_AFTER_MS)
+  if (document.readyState === 'complete') later()
+  else window.addEventListener('load', later, { once: true })
+})
+const PhoneMenu = lazy(async () => {
+  await opened
+  return { default: (await import('./PhoneMenu.tsx')).PhoneMenu }
+})
 
 const TAB =
   'slab flex items-center px-3.5 sm:whitespace-nowrap text-20 max-lg:px-2.5 max-lg:text-18 max-sm:px-3 max-sm:text-18 max-sm:large:px-1.5 max-sm:large:text-16'

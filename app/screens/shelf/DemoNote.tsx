@@ -1,7 +1,8 @@
 import clsx from 'clsx'
 import { placeDemo, putDemoBack, takeDemoAway } from '../../store/demo.ts'
 import type { Demo } from '../../store/demoRecord.ts'
-import { demoIn, fetchDemo, putDemo } from '../../store/putDemo.ts'
+import { fetchDemo } from '../../store/demoAhead.ts'
+import { demoIn, putDemo } from '../../store/putDemo.ts'
 import { say } from '../../ui/toasts.tsx'
 
 /** On the first visit: that what lies here is a demo, and the three things to do with it once it does. */

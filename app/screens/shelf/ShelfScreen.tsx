@@ -17,11 +17,11 @@ import { duration } from '../../words/wording.ts'
 import { DemoNote } from './DemoNote.tsx'
 import { Ledge } from './Ledge.tsx'
 import { NewPiece } from './NewPiece.tsx'
-import { RenameDialog } from './RenameDialog.tsx'
 import { ShelfTable } from './ShelfTable.tsx'
 import { useShelfRows, type ShelfRow, type Stage } from './useShelfRows.ts'
 import { usePageTitle } from '../../ui/usePageTitle.ts'
 
+const RenameDialog = lazy(() => import('./RenameDialog.tsx').then((m) => ({ default: m.RenameDialog })))
 const ImportDialog = lazy(() => import('./ImportDialog.tsx').then((m) => ({ default: m.ImportDialog })))
 
 /** What the shelf shows: a stage of the maker's own pieces, or the demo that is kept aside. */
@@ -173,7 +173,11 @@ export function ShelfScreen() {
         </div>
         {!opening && <NewPiece />}
       </main>
-      {renaming && <RenameDialog {...renaming} onClose={() => setRenaming(undefined)} />}
+      {renaming && (
+        <Suspense>
+          <RenameDialog {...renaming} onClose={() => setRenaming(undefined)} />
+        </Suspense>
+      )}
       {file && (
         <Suspense>
           <ImportDialog file={file} onClose={() => setFile(undefined)} />
