@@ -7,20 +7,21 @@
 export function factorise(matrix: Float64Array, size: number, band: number): boolean {
   const width = band + 1
   for (let row = 0; row < size; row++) {
-    const first = Math.max(0, row - band)
-    // L(row, j)·D(j), from the left.
-    for (let column = first; column < row; column++) {
-      let sum = matrix[row * width + row - column]!
-      for (let inner = Math.max(first, column - band); inner < column; inner++) {
-        sum -= matrix[row * width + row - inner]! * matrix[column * width + column - inner]!
-      }
-      matrix[row * width + row - column] = sum
+    const first = row > band ? row - band : 0
+    // Entry (row, column) stands at `own - column`.
+    const own = row * width + row
+    // L(row, j)·D(j), from the left: what is left of the band in `row` is there for every column of it.
+    for (let column = first + 1; column < row; column++) {
+      const other = column * width + column
+      let sum = matrix[own - column]!
+      for (let inner = first; inner < column; inner++) sum -= matrix[own - inner]! * matrix[other - inner]!
+      matrix[own - column] = sum
     }
     let pivot = matrix[row * width]!
     for (let column = first; column < row; column++) {
-      const product = matrix[row * width + row - column]!
+      const product = matrix[own - column]!
       const lower = product / matrix[column * width]!
-      matrix[row * width + row - column] = lower
+      matrix[own - column] = lower
       pivot -= lower * product
     }
     if (!(pivot > 0)) return false

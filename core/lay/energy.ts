@@ -67,12 +67,14 @@ export function energyOf(
   let energy = 0
   for (let ring = 0; ring < size; ring++) {
     const row = 2 * ring
-    const [r, z] = [at[row]!, at[row + 1]!]
+    const r = at[row]!
+    const z = at[row + 1]!
     const n = count[ring]!
     const perHeight = n / (h[ring]! * h[ring]!)
     if (ring > 0 || rings.from) {
       const l = long[ring]!
-      const [nr, nz] = [dr[ring]! / l, dz[ring]! / l]
+      const nr = dr[ring]! / l
+      const nz = dz[ring]! / l
       const off = l / h[ring]! - 1
       // ψ(θ) = sin²θ / (1 + sin²θ/u²)
       const eased = 1 + (nz * nz) / (LETS_GO * LETS_GO)
@@ -145,10 +147,12 @@ function addBend(
   matrix: Float64Array,
 ): void {
   const area = long[ring]! * long[ring]!
-  const [tr, tz] = [-dz[ring]! / area, dr[ring]! / area]
+  const tr = -dz[ring]! / area
+  const tz = dr[ring]! / area
   const hasBelow = ring > (closed ? 0 : 1)
   const below = hasBelow ? long[ring - 1]! * long[ring - 1]! : 1
-  const [br, bz] = hasBelow ? [-dz[ring - 1]! / below, dr[ring - 1]! / below] : [0, 0]
+  const br = hasBelow ? -dz[ring - 1]! / below : 0
+  const bz = hasBelow ? dr[ring - 1]! / below : 0
   answers[0] = br
   answers[1] = bz
   answers[2] = -tr - br
@@ -156,11 +160,12 @@ function addBend(
   answers[4] = tr
   answers[5] = tz
   const first = 2 * ring - 4
-  for (let row = Math.max(0, -first); row < 6; row++) {
-    const place = (first + row) * WIDTH
-    for (let column = Math.max(0, -first); column <= row; column++) {
-      matrix[place + row - column] =
-        matrix[place + row - column]! + 2 * stiff * answers[row]! * answers[column]!
+  const least = first < 0 ? -first : 0
+  for (let row = least; row < 6; row++) {
+    const diagonal = (first + row) * WIDTH + row
+    const turning = 2 * stiff * answers[row]!
+    for (let column = least; column <= row; column++) {
+      matrix[diagonal - column] = matrix[diagonal - column]! + turning * answers[column]!
     }
   }
 }

@@ -53,11 +53,12 @@ export function lay(cloth: Cloth, stiffness: Stiffness = USUAL_STIFFNESS): Laid 
   const resistance = resistanceOf(cloth, rings, stiffness)
   const flat = flatRadii(rings, stiffness.give)
   if (!cloth.foundation && staysFlat(rings, resistance, flat.radii)) {
+    let here: Float64Array | undefined
     return laidOf(cloth, rings, {
       place: (ring) => [flat.radii[ring]!, 0],
       answer: (changed, by) => {
+        here ??= flatGradient(rings, flat.radii, stiffness.give)
         const moved = flatGradient(changed, flat.radii, stiffness.give)
-        const here = flatGradient(rings, flat.radii, stiffness.give)
         for (let row = 0; row < moved.length; row++) moved[row] = (here[row]! - moved[row]!) / by
         solve(flat.factors, moved.length, FLAT_BAND, moved)
         return { radius: moved, z: new Float64Array(moved.length) }
@@ -71,10 +72,12 @@ export function lay(cloth: Cloth, stiffness: Stiffness = USUAL_STIFFNESS): Laid 
     energyOf(changed, resistance, at, stiffness, slope, room, roomForLinks(rings.size))
     return slope
   }
+  let here: Float64Array | undefined
   return laidOf(cloth, rings, {
     place: (ring) => [at[2 * ring]!, at[2 * ring + 1]!],
     answer: (changed, by) => {
-      const [moved, here] = [slopeIn(changed), slopeIn(rings)]
+      here ??= slopeIn(rings)
+      const moved = slopeIn(changed)
       for (let row = 0; row < moved.length; row++) moved[row] = (here[row]! - moved[row]!) / by
       solve(factors, moved.length, BAND, moved)
       return { radius: moved.filter((_, row) => row % 2 === 0), z: moved.filter((_, row) => row % 2 === 1) }
