@@ -6,7 +6,7 @@ import express, { type Express } from 'express'
 import packedFiles from 'express-static-gzip'
 import helmet from 'helmet'
 import { instrumentStand } from './instruments/stand.ts'
-import { openingPages } from './opening.ts'
+import { openingPage } from './opening.ts'
 
 export interface AppFolders {
   /** The built application. */
@@ -126,11 +126,10 @@ export function uzelServer({ app: appFolder, demo }: AppFolders): Express {
       },
     }),
   )
-  const opening = openingPages(appFolder)
   for (const [address, modules] of Object.entries(SCREENS)) {
     server.get(address, (_request, response) => {
       response.setHeader('Cache-Control', 'no-cache')
-      response.type('html').send(opening(modules))
+      response.type('html').send(openingPage(appFolder, modules))
     })
   }
   server.use((_request, response) => {

@@ -14,30 +14,23 @@ const TEXT_FONT = 'ui/fonts/text.woff2'
 
 /**
  * The page that opens the application, asking for what its screen is made of while the scripts of the page itself are
- * still on their way: on a slow line that is a trip less, and one is read while the other comes.
+ * still on their way: on a slow line that is a trip less, and one is read while the other comes. Read anew each time: what
+ * is built while it is served is served.
  * @param appFolder the built application
- * @returns the page for the modules of a screen, named as in the sources of the application
+ * @param modules those of a screen, named as in the sources of the application
  */
-export function openingPages(appFolder: string): (modules: readonly string[]) => string {
+export function openingPage(appFolder: string, modules: readonly string[]): string {
   const page = readFileSync(join(appFolder, 'index.html'), 'utf8')
   const manifest = readManifest(appFolder)
   const font = manifest[TEXT_FONT]?.file
-  const pages = new Map<string, string>()
-  return (modules) => {
-    const key = modules.join()
-    const known = pages.get(key)
-    if (known !== undefined) return known
-    const scripts = new Set(modules.flatMap((module) => filesOf(manifest, module)))
-    const links = [
-      ...(font === undefined ? [] : [`rel="preload" as="font" type="font/woff2" ${asked(font)}`]),
-      ...[...scripts]
-        .filter((file) => !page.includes(`"/${file}"`))
-        .map((file) => `rel="modulepreload" ${asked(file)}`),
-    ]
-    const opening = page.replace('</head>', `${links.map((link) => `  <link ${link}>\n`).join('')}</head>`)
-    pages.set(key, opening)
-    return opening
-  }
+  const scripts = new Set(modules.flatMap((module) => filesOf(manifest, module)))
+  const links = [
+    ...(font === undefined ? [] : [`rel="preload" as="font" type="font/woff2" ${asked(font)}`]),
+    ...[...scripts]
+      .filter((file) => !page.includes(`"/${file}"`))
+      .map((file) => `rel="modulepreload" ${asked(file)}`),
+  ]
+  return page.replace('</head>', `${links.map((link) => `  <link ${link}>\n`).join('')}</head>`)
 }
 
 /** After what stands in the page has been painted, as its own scripts. */
