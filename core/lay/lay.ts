@@ -53,34 +53,27 @@ export function lay(cloth: Cloth, stiffness: Stiffness = USUAL_STIFFNESS): Laid 
   const resistance = resistanceOf(cloth, rings, stiffness)
   const flat = flatRadii(rings, stiffness.give)
   if (!cloth.foundation && staysFlat(rings, resistance, flat.radii)) {
-    let here: Float64Array | undefined
     return laidOf(cloth, rings, {
       place: (ring) => [flat.radii[ring]!, 0],
-      answer: (changed, by) => {
-        here ??= flatGradient(rings, flat.radii, stiffness.give)
-        const moved = flatGradient(changed, flat.radii, stiffness.give)
-        for (let row = 0; row < moved.length; row++) moved[row] = (here[row]! - moved[row]!) / by
-        solve(flat.factors, moved.length, FLAT_BAND, moved)
-        return { radius: moved, z: new Float64Array(moved.length) }
+      slopeOf: (changed) => flatGradient(changed, flat.radii, stiffness.give),
+      settle: (pushed) => {
+        solve(flat.factors, pushed.length, FLAT_BAND, pushed)
+        return { radius: pushed, z: new Float64Array(pushed.length) }
       },
     })
   }
   const { at, factors } = standing(rings, resistance, stiffness, cloth.patted ? stiffness.give : 0)
-  const slopeIn = (changed: Rings): Float64Array => {
-    const slope = new Float64Array(at.length)
-    const room = new Float64Array(factors.length)
-    energyOf(changed, resistance, at, stiffness, slope, room, roomForLinks(rings.size))
-    return slope
-  }
-  let here: Float64Array | undefined
   return laidOf(cloth, rings, {
     place: (ring) => [at[2 * ring]!, at[2 * ring + 1]!],
-    answer: (changed, by) => {
-      here ??= slopeIn(rings)
-      const moved = slopeIn(changed)
-      for (let row = 0; row < moved.length; row++) moved[row] = (here[row]! - moved[row]!) / by
-      solve(factors, moved.length, BAND, moved)
-      return { radius: moved.filter((_, row) => row % 2 === 0), z: moved.filter((_, row) => row % 2 === 1) }
+    slopeOf: (changed) => {
+      const slope = new Float64Array(at.length)
+      const room = new Float64Array(factors.length)
+      energyOf(changed, resistance, at, stiffness, slope, room, roomForLinks(rings.size))
+      return slope
+    },
+    settle: (pushed) => {
+      solve(factors, pushed.length, BAND, pushed)
+      return { radius: pushed.filter((_, row) => row % 2 === 0), z: pushed.filter((_, row) => row % 2 === 1) }
     },
   })
 }
@@ -96,11 +89,13 @@ const STEP = 1e-5
 interface Answers {
   /** (r, z) of a ring. */
   readonly place: (ring: number) => readonly [number, number]
-  /** How rings answer to others changed by so much. */
-  readonly answer: (changed: Rings, by: number) => Move
+  /** The slope of the energy where the rings lie, if they were others. */
+  readonly slopeOf: (changed: Rings) => Float64Array
+  /** How rings move that are pushed so; what is given is used up. */
+  readonly settle: (pushed: Float64Array) => Move
 }
 
-function laidOf({ rounds, foundation }: Cloth, rings: Rings, { place, answer }: Answers): Laid {
+function laidOf({ rounds, foundation }: Cloth, rings: Rings, { place, slopeOf, settle }: Answers): Laid {
   const lead = foundation ? 1 : 0
   const scaled = (values: Float64Array) => values.map((value) => value * Math.exp(STEP))
   const from = rings.from && { r: rings.from.r + STEP }
@@ -110,10 +105,17 @@ function laidOf({ rounds, foundation }: Cloth, rings: Rings, { place, answer }: 
       const [radius, z] = place(index + lead)
       return { radius, z, arc: rings.arc[index + lead]! }
     }),
-    moves: () => ({
-      lnW: ofRounds(answer({ ...rings, w: scaled(rings.w) }, STEP)),
-      lnH: ofRounds(answer({ ...rings, h: scaled(rings.h) }, STEP)),
-      centre: ofRounds(answer({ ...rings, from }, STEP)),
-    }),
+    moves: () => {
+      const here = slopeOf(rings)
+      const answer = (changed: Rings): Move => {
+        const pushed = slopeOf(changed).map((slope, row) => (here[row]! - slope) / STEP)
+        return ofRounds(settle(pushed))
+      }
+      return {
+        lnW: answer({ ...rings, w: scaled(rings.w) }),
+        lnH: answer({ ...rings, h: scaled(rings.h) }),
+        centre: answer({ ...rings, from }),
+      }
+    },
   }
 }
